@@ -1,0 +1,72 @@
+/** How values move between periods. */
+export type Between = 'linear' | 'monotone' | 'step';
+
+/**
+ * Slopes at the knots of a monotone cubic through `(x, y)`.
+ *
+ * @param x Increasing places of the knots.
+ * @param y Values at the knots, finite.
+ * @returns One slope per knot, in units of y over x; the curve never passes beyond its neighbouring knots.
+ * Source: Fritsch & Carlson, "Monotone piecewise cubic interpolation", 1980.
+ */
+export function monotoneSlopes(x: readonly number[], y: readonly number[]): Float64Array {
+  const count = y.length;
+  const slopes = new Float64Array(count);
+  if (count < 2) return slopes;
+  const secants = new Float64Array(count - 1);
+  for (let k = 0; k < count - 1; k++) secants[k] = (at(y, k + 1) - at(y, k)) / (at(x, k + 1) - at(x, k));
+  slopes[0] = at(secants, 0);
+  slopes[count - 1] = at(secants, count - 2);
+  for (let k = 1; k < count - 1; k++) {
+    const [before, after] = [at(secants, k - 1), at(secants, k)];
+    slopes[k] = before * after <= 0 ? 0 : (before + after) / 2;
+  }
+  for (let k = 0; k < count - 1; k++) {
+    const secant = at(secants, k);
+    if (secant === 0) {
+      slopes[k] = 0;
+      slopes[k + 1] = 0;
+      continue;
+    }
+    const alpha = at(slopes, k) / secant;
+    const beta = at(slopes, k + 1) / secant;
+    const size = Math.hypot(alpha, beta);
+    if (size <= 3) continue;
+    slopes[k] = (3 * alpha * secant) / size;
+    slopes[k + 1] = (3 * beta * secant) / size;
+  }
+  return slopes;
+}
+
+function at(list: ArrayLike<number>, index: number): number {
+  return list[index] ?? 0;
+}
+
+/** A cubic `c0 + c1 s + c2 s² + c3 s³` over one step. */
+export interface Cubic {
+  c0: number;
+  c1: number;
+  c2: number;
+  c3: number;
+}
+
+/**
+ * The cubic Hermite with end values `a`, `b` and end slopes `m0`, `m1` per step, written into `out`.
+ */
+export function hermite(out: Cubic, a: number, b: number, m0: number, m1: number): Cubic {
+  out.c0 = a;
+  out.c1 = m0;
+  out.c2 = 3 * (b - a) - 2 * m0 - m1;
+  out.c3 = 2 * (a - b) + m0 + m1;
+  return out;
+}
+
+/** The value of a cubic at `s`. */
+export function cubicAt(cubic: Cubic, s: number): number {
+  return cubic.c0 + s * (cubic.c1 + s * (cubic.c2 + s * cubic.c3));
+}
+
+/** The slope of a cubic at `s`. */
+export function cubicSlopeAt(cubic: Cubic, s: number): number {
+  return cubic.c1 + s * (2 * cubic.c2 + s * 3 * cubic.c3);
+}

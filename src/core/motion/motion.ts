@@ -1,0 +1,142 @@
+import type { FilmClock } from '../pace/film-clock';
+import type { Cube } from '../shaping/cube';
+import { findContenders, type RankOrder } from './contenders';
+import type { Between } from './interpolation';
+import { findRankEvents } from './rank-events';
+import { buildSeries, type GapRule, type SeriesSet, valueInStep } from './series';
+import { eventsAtPeriods, rankAt, type SlotTracks, type SwapMode, showings, slotAt, stepAt, trackSlots } from './slots';
+
+/** What decides the values and places of a race, apart from the data and the clock. */
+export interface MotionSettings {
+  readonly places: number;
+  readonly order: RankOrder;
+  readonly between: Between;
+  readonly gaps: GapRule;
+  readonly swapMode: SwapMode;
+  readonly swapSec: number;
+}
+
+/** A race ready to be asked about any moment. */
+export interface Motion {
+  readonly clock: FilmClock;
+  readonly series: SeriesSet;
+  readonly tracks: SlotTracks;
+  readonly swapSec: number;
+  /** `showing[k]`: the stretches of time in which series `k` may show. */
+  readonly showing: readonly (readonly [number, number][])[];
+  readonly lookup: TimeLookup;
+}
+
+/** Series that may show, by equal slices of the film; slice `i` holds `list[offset[i]] ..` up to `offset[i + 1]`. */
+interface TimeLookup {
+  readonly sliceSec: number;
+  readonly offset: Int32Array;
+  readonly list: Int32Array;
+}
+
+/** One category at a moment. */
+export interface Place {
+  /** Index into `Motion.series`. */
+  readonly series: number;
+  /** Place in the cube. */
+  readonly category: number;
+  /** Data units; the nearest known value while a category comes or goes. */
+  readonly value: number;
+  /** Where it is drawn: 0 is the first place, `places` just off stage. */
+  readonly slot: number;
+  /** Clipped rank: 0 is the first, `places` is off stage. */
+  readonly rank: number;
+}
+
+/**
+ * Prepares a race once; each frame then costs O(n log P), whatever the number of categories and periods.
+ *
+ * @throws RangeError if `places` is less than 1.
+ */
+export function prepareMotion(cube: Cube, clock: FilmClock, settings: MotionSettings): Motion {
+  const { places, order, between, gaps } = settings;
+  if (!(places >= 1)) throw new RangeError(`places: must be at least 1, received ${places}`);
+  const all = Int32Array.from(cube.categories, (_, c) => c);
+  const contenders = findContenders(buildSeries(cube, all, gaps, between, false), places, order);
+  const series = buildSeries(cube, contenders, gaps, between);
+  const exact = findRankEvents(series, places, order);
+  const events = settings.swapMode === 'over-period' ? eventsAtPeriods(exact, places) : exact;
+  const tracks = trackSlots(events, clock, places, settings.swapSec, settings.swapMode);
+  const showing = Array.from({ length: tracks.seriesCount }, (_, k) => showings(tracks, k, clock.lengthSec));
+  return { clock, series, tracks, swapSec: settings.swapSec, showing, lookup: sliceTime(showing, clock) };
+}
+
+function sliceTime(showing: Motion['showing'], clock: FilmClock): TimeLookup {
+  const count = Math.min(65_536, Math.max(1, Math.ceil(clock.lengthSec * 4)));
+  const sliceSec = clock.lengthSec / count || 1;
+  const slices: number[][] = Array.from({ length: count }, () => []);
+  showing.forEach((stretches, k) => {
+    let done = -1;
+    for (const [from, to] of stretches) {
+      const last = Math.min(count - 1, Math.floor(to / sliceSec));
+      for (let i = Math.max(done + 1, Math.floor(from / sliceSec)); i <= last; i++) slices[i]?.push(k);
+      done = Math.max(done, last);
+    }
+  });
+  const offset = new Int32Array(count + 1);
+  slices.forEach((slice, i) => {
+    offset[i + 1] = (offset[i] ?? 0) + slice.length;
+  });
+  return { sliceSec, offset, list: Int32Array.from(slices.flat()) };
+}
+
+/** Calls `visit` for each series that may show at a moment, in the table's order. */
+export function eachShowing(motion: Motion, timeSec: number, visit: (k: number) => void): void {
+  const { sliceSec, offset, list } = motion.lookup;
+  const slice = Math.max(0, Math.min(offset.length - 2, Math.floor(timeSec / sliceSec)));
+  for (let i = offset[slice] ?? 0; i < (offset[slice + 1] ?? 0); i++) visit(list[i] ?? 0);
+}
+
+/**
+ * The categories on stage, or moving to or from it, in the table's order.
+ *
+ * @param timeSec Seconds from the film's start; clamped to the film.
+ */
+export function placesAt(motion: Motion, timeSec: number): Place[] {
+  const time = Math.min(motion.clock.lengthSec, Math.max(0, timeSec));
+  const { step, s } = stepAt(motion.clock, time);
+  const found: Place[] = [];
+  eachShowing(motion, time, (k) => {
+    const slot = slotAt(motion.tracks, k, time);
+    if (slot >= motion.tracks.places) return;
+    const value = shownValue(motion, k, step, s, time);
+    if (Number.isNaN(value)) return;
+    const category = motion.series.categories[k] ?? 0;
+    found.push({ series: k, category, value, slot, rank: rankAt(motion.tracks, k, time) });
+  });
+  return found;
+}
+
+/**
+ * The value drawn for a series, in data units: its own while present; while it comes or goes, the nearest known one.
+ *
+ * @returns NaN where the series has no value at all.
+ */
+export function shownValue(motion: Motion, k: number, step: number, s: number, timeSec: number): number {
+  const value = valueInStep(motion.series, k, step, s);
+  return (Number.isNaN(value) ? heldValue(motion, k, step, s, timeSec) : value) * motion.series.unit;
+}
+
+/** Looks to both sides of an absence; one shorter than a swap is blended over, so that nothing jumps. */
+function heldValue(motion: Motion, k: number, step: number, s: number, timeSec: number): number {
+  const { values, periodCount } = motion.series;
+  const at = (p: number) => values[k * periodCount + p] ?? Number.NaN;
+  let before = step;
+  while (before >= 0 && Number.isNaN(at(before))) before--;
+  let after = s > 0 ? step + 1 : step;
+  while (after < periodCount && Number.isNaN(at(after))) after++;
+  if (before < 0 && after >= periodCount) return Number.NaN;
+  if (before < 0) return at(after);
+  if (after >= periodCount) return at(before);
+  const leaves = motion.clock.spanStartSec[2 * before + 1] ?? 0;
+  const returns = motion.clock.spanStartSec[2 * after] ?? 0;
+  const gapSec = returns - leaves;
+  const share = gapSec > 0 ? Math.min(1, Math.max(0, (timeSec - leaves) / gapSec)) : 1;
+  if (gapSec >= motion.swapSec) return share < 0.5 ? at(before) : at(after);
+  return at(before) * (1 - share) + at(after) * share;
+}

@@ -1,0 +1,156 @@
+import type { Cube } from '../shaping/cube';
+import { type Between, type Cubic, cubicAt, cubicSlopeAt, hermite, monotoneSlopes } from './interpolation';
+
+/** What stands between two known values that have unknown ones between them. */
+export type GapRule = 'bridge' | 'carry' | 'zero' | 'absent';
+
+/**
+ * The values of some categories over all periods, gaps filled, category by category: `values[k * periodCount + p]`.
+ * `categories[k]` is the category's place in the cube.
+ */
+export interface SeriesSet {
+  readonly periodCount: number;
+  readonly categories: Int32Array;
+  readonly between: Between;
+  /** NaN where absent. */
+  readonly values: Float64Array;
+  /** Slopes per step, only for smooth motion: at the start and at the end of the step from `p`. */
+  readonly slopeStart: Float64Array | null;
+  readonly slopeEnd: Float64Array | null;
+  /** The values are divided by this, a power of two, so that the arithmetic on very large ones stays finite. */
+  readonly unit: number;
+}
+
+/**
+ * Fills gaps and finds slopes. Bridged values follow the curve through the known neighbours along the calendar.
+ *
+ * @param categories Places in the cube of the categories to keep, in ascending order.
+ * @param keepSlopes False leaves the slopes out, which is enough for finding who can reach the stage.
+ */
+export function buildSeries(
+  cube: Cube,
+  categories: Int32Array,
+  gaps: GapRule,
+  between: Between,
+  keepSlopes = between === 'monotone',
+): SeriesSet {
+  const periodCount = cube.periods.length;
+  const size = categories.length * periodCount;
+  const set = {
+    periodCount,
+    categories,
+    between,
+    values: new Float64Array(size).fill(Number.NaN),
+    slopeStart: keepSlopes ? new Float64Array(size) : null,
+    slopeEnd: keepSlopes ? new Float64Array(size) : null,
+    unit: unitOf(cube.values),
+  };
+  const x = cube.periods.map((period) => period.spacing);
+  categories.forEach((category, k) => {
+    const given = x.map((_, p) => (cube.values[p * cube.categories.length + category] ?? Number.NaN) / set.unit);
+    fillOne(set, k * periodCount, x, given, gaps);
+  });
+  return set;
+}
+
+function unitOf(values: Float64Array): number {
+  let greatest = 0;
+  for (const value of values) if (Math.abs(value) > greatest) greatest = Math.abs(value);
+  return greatest > 2 ** 500 ? 2 ** 560 : 1;
+}
+
+type FillTarget = Pick<SeriesSet, 'values' | 'slopeStart' | 'slopeEnd' | 'between'>;
+
+function fillOne(set: FillTarget, offset: number, x: readonly number[], given: readonly number[], gaps: GapRule) {
+  const known: number[] = [];
+  given.forEach((value, p) => {
+    if (!Number.isNaN(value)) known.push(p);
+  });
+  if (gaps === 'bridge') return fillRun(set, offset, x, given, known);
+  const first = known[0] ?? 0;
+  const last = known.at(-1) ?? -1;
+  let run: number[] = [];
+  const filled = [...given];
+  for (let p = first; p <= last; p++) {
+    if (Number.isNaN(given[p])) filled[p] = gaps === 'carry' ? (filled[p - 1] ?? 0) : gaps === 'zero' ? 0 : Number.NaN;
+    if (!Number.isNaN(filled[p])) run.push(p);
+    else if (run.length > 0) {
+      fillRun(set, offset, x, filled, run);
+      run = [];
+    }
+  }
+  fillRun(set, offset, x, filled, run);
+}
+
+/** Fills everything from the first to the last knot; periods between knots take the curve's value. */
+function fillRun(
+  set: FillTarget,
+  offset: number,
+  x: readonly number[],
+  y: readonly number[],
+  knots: readonly number[],
+) {
+  const place = (p: number) => x[p] ?? 0;
+  const value = (p: number) => y[p] ?? 0;
+  const slopes = set.between === 'monotone' ? monotoneSlopes(knots.map(place), knots.map(value)) : null;
+  const cubic: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
+  knots.forEach((from, j) => {
+    set.values[offset + from] = value(from);
+    const to = knots[j + 1];
+    if (to === undefined) return;
+    const width = place(to) - place(from);
+    if (slopes) hermite(cubic, value(from), value(to), (slopes[j] ?? 0) * width, (slopes[j + 1] ?? 0) * width);
+    for (let p = from; p < to; p++) {
+      const s = (place(p) - place(from)) / width;
+      const next = (place(p + 1) - place(from)) / width;
+      if (p > from) set.values[offset + p] = bridged(set.between, cubic, value(from), value(to), s);
+      if (!set.slopeStart || !set.slopeEnd) continue;
+      set.slopeStart[offset + p] = cubicSlopeAt(cubic, s) * (next - s);
+      set.slopeEnd[offset + p] = cubicSlopeAt(cubic, next) * (next - s);
+    }
+  });
+}
+
+function bridged(between: Between, cubic: Cubic, a: number, b: number, s: number): number {
+  if (between === 'monotone') return cubicAt(cubic, s);
+  return between === 'step' ? a : a * (1 - s) + b * s;
+}
+
+/** Is the category present during the travel of a step? */
+export function presentInStep(set: SeriesSet, k: number, step: number): boolean {
+  const at = k * set.periodCount + step;
+  return !Number.isNaN(set.values[at]) && !Number.isNaN(set.values[at + 1]);
+}
+
+/** Writes the category's course over a step into `out`; only where it is present. */
+export function cubicOfStep(set: SeriesSet, k: number, step: number, out: Cubic): Cubic {
+  const at = k * set.periodCount + step;
+  const a = set.values[at] ?? 0;
+  const b = set.values[at + 1] ?? 0;
+  if (set.slopeStart && set.slopeEnd) return hermite(out, a, b, set.slopeStart[at] ?? 0, set.slopeEnd[at] ?? 0);
+  out.c0 = a;
+  out.c1 = set.between === 'step' ? 0 : b - a;
+  out.c2 = 0;
+  out.c3 = 0;
+  return out;
+}
+
+const scratch: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
+
+/**
+ * Value of a category within a step, in the set's units.
+ *
+ * @param s Fraction of the step in [0, 1]; exact at both ends.
+ * @returns NaN where the category is absent.
+ */
+export function valueInStep(set: SeriesSet, k: number, step: number, s: number): number {
+  const at = k * set.periodCount + step;
+  const a = set.values[at] ?? Number.NaN;
+  if (s <= 0) return a;
+  const b = set.values[at + 1] ?? Number.NaN;
+  if (s >= 1) return b;
+  if (Number.isNaN(a) || Number.isNaN(b)) return Number.NaN;
+  if (set.between === 'step') return a;
+  const value = set.between === 'linear' ? a + (b - a) * s : cubicAt(cubicOfStep(set, k, step, scratch), s);
+  return Math.min(Math.max(a, b), Math.max(Math.min(a, b), value));
+}

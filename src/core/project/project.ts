@@ -1,0 +1,89 @@
+import type { Between } from '../motion/interpolation';
+import type { GapRule } from '../motion/series';
+import type { SwapMode } from '../motion/slots';
+import type { Pace } from '../pace/pace';
+import type { DomainRule } from '../scale/domain-rule';
+import type { NumberStyle } from '../scale/number-format';
+import type { Fields } from '../shaping/fields';
+
+/** The version of the document that this code writes. A new one comes with a migration. */
+export const PROJECT_VERSION = 1;
+
+/** A table of the project; its bytes are an asset, kept beside the document. */
+export interface TableEntry {
+  readonly id: string;
+  /** What the person sees: the file's or the sample's name. */
+  readonly name: string;
+  readonly source: { readonly kind: 'file'; readonly fileName: string; readonly assetId: string };
+}
+
+/** A colour that the person gave to a category. A list, so that no category's name can be mistaken for a property. */
+export interface CategoryColour {
+  readonly category: string;
+  /** `#rrggbb` */
+  readonly colour: string;
+}
+
+/** What every family of charts has. */
+interface ChartBase {
+  readonly id: string;
+  readonly tableId: string;
+  readonly fields: Fields;
+  readonly text: { readonly title: string; readonly subtitle: string; readonly source: string };
+  readonly palette: string;
+  readonly colours: readonly CategoryColour[];
+  readonly numbers: NumberStyle;
+  readonly pace: Pace;
+}
+
+/** A race of ranked bars. */
+export interface RankedBarsChart extends ChartBase {
+  readonly family: 'ranked-bars';
+  /** Places on stage, from 1 to 50. */
+  readonly places: number;
+  readonly order: 'largest' | 'smallest';
+  readonly between: Between;
+  readonly gaps: GapRule;
+  readonly swapMode: SwapMode;
+  readonly domain: DomainRule;
+}
+
+/** A chart of any family, told apart by `family`. A new family is a new member. */
+export type Chart = RankedBarsChart;
+
+/** The picture that everything is drawn on, in pixels. */
+export interface Stage {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** `#rrggbb` */
+  readonly background: string;
+}
+
+/** The whole document: everything that decides the film, and nothing about the session. */
+export interface Project {
+  readonly format: 'plucky-tempo-project';
+  readonly version: typeof PROJECT_VERSION;
+  readonly id: string;
+  readonly name: string;
+  readonly tables: readonly TableEntry[];
+  readonly charts: readonly Chart[];
+  readonly film: {
+    readonly stage: Stage;
+    readonly framesPerSec: number;
+    /** Ids of the charts, in the order in which they play. */
+    readonly sequence: readonly string[];
+    /** Room for what a later version puts here; always empty in version 1. */
+    readonly extras: readonly [];
+    readonly captions: readonly [];
+    readonly sounds: readonly [];
+  };
+}
+
+/** Limits of what the document may hold, shared by the schema and the interface. */
+export const projectLimits = {
+  places: [1, 50],
+  stagePx: [16, 3840],
+  decimals: [0, 6],
+  textLength: 500,
+  affixLength: 12,
+} as const;

@@ -1,0 +1,59 @@
+import { type Issue, type Outcome, refuse } from '../table/issue';
+import { PROJECT_VERSION, type Project } from './project';
+import { projectSchema } from './schema';
+
+/** Turns a document of version `n` into one of version `n + 1`. */
+type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
+
+/** `migrations[n]` reads version `n`. Empty while there has been one version only. */
+const migrations: Readonly<Record<number, Migration>> = {};
+
+/**
+ * Reads a document that comes from outside: a project file or what the browser kept. Older versions are brought up
+ * to date first.
+ *
+ * @param data Anything that JSON can hold.
+ * @returns The project, or every fault with its path.
+ */
+export function readProject(data: unknown): Outcome<Project> {
+  if (typeof data !== 'object' || data === null || (data as { format?: unknown }).format !== 'plucky-tempo-project') {
+    return refuse(
+      'not-a-project',
+      'This is not a Plucky Tempo project. Choose a file that was saved with Save project.',
+    );
+  }
+  let document = data as Record<string, unknown>;
+  const version = Number(document.version);
+  if (version > PROJECT_VERSION) {
+    const message = `This project was saved by a newer Plucky Tempo (version ${version} of the file, this one reads up to ${PROJECT_VERSION}). Update and open it again.`;
+    return refuse('newer-version', message);
+  }
+  for (let from = version; from < PROJECT_VERSION; from++) {
+    const migrate = migrations[from];
+    if (!migrate) return refuse('unknown-version', `Version ${document.version} of the project file is not known.`);
+    document = migrate(document);
+  }
+  const { error } = projectSchema.validate(document, { abortEarly: false, convert: false });
+  if (error) {
+    const issues: Issue[] = error.details.map((detail) => ({
+      code: 'damaged-project',
+      severity: 'error',
+      raw: detail.path.join('.'),
+      message: `The project file is damaged at ${detail.path.join('.') || 'its top'}: ${detail.message}.`,
+    }));
+    return { ok: false, issues };
+  }
+  const project = document as unknown as Project;
+  return linksHold(project);
+}
+
+/** Every chart needs its table, and the film its charts. */
+function linksHold(project: Project): Outcome<Project> {
+  const tables = new Set(project.tables.map((table) => table.id));
+  const charts = new Set(project.charts.map((chart) => chart.id));
+  const lost = project.charts.filter((chart) => !tables.has(chart.tableId)).map((chart) => `chart ${chart.id}`);
+  const missing = project.film.sequence.filter((id) => !charts.has(id)).map((id) => `film entry ${id}`);
+  if (lost.length + missing.length === 0) return { ok: true, value: project, issues: [] };
+  const names = [...lost, ...missing].join(', ');
+  return refuse('damaged-project', `The project file is damaged: ${names} points to something that is not in it.`);
+}

@@ -1,0 +1,33 @@
+/** Red, green and blue of `#rrggbb`, each in [0, 255]. */
+function channels(colour: string): [number, number, number] {
+  const number = Number.parseInt(colour.slice(1), 16);
+  return [(number >> 16) & 255, (number >> 8) & 255, number & 255];
+}
+
+/** Relative luminance of `#rrggbb` in [0, 1]. Source: WCAG 2.2. */
+export function luminance(colour: string): number {
+  const [r = 0, g = 0, b = 0] = channels(colour).map((channel) => {
+    const share = channel / 255;
+    return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+  });
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+}
+
+/** Contrast of two colours, from 1 to 21. Source: WCAG 2.2. */
+export function contrast(a: string, b: string): number {
+  const [light = 0, dark = 0] = [luminance(a), luminance(b)].sort((x, y) => y - x);
+  return (light + 0.05) / (dark + 0.05);
+}
+
+/** A mix of two colours; `share` of the second, in [0, 1]. */
+export function mixColours(a: string, b: string, share: number): string {
+  const [from, to] = [channels(a), channels(b)];
+  const mixed = from.map((channel, i) => Math.round(channel + ((to[i] ?? 0) - channel) * share));
+  return `#${mixed.map((channel) => channel.toString(16).padStart(2, '0')).join('')}`;
+}
+
+/** The ink that reads best on a background. */
+export function inkOn(background: string): string {
+  const [dark, light] = ['#1C2B33', '#F7F2E6'];
+  return contrast(dark, background) >= contrast(light, background) ? dark : light;
+}

@@ -1,0 +1,85 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { smoothEnvelope } from './envelope';
+import { decimalsOf, numberFormat, tickFormat } from './number-format';
+import { fadingTicks } from './ticks';
+
+const plain = { decimals: null, prefix: '', suffix: '', compact: false };
+
+describe('the smooth envelope', () => {
+  it('is never below its ceilings, nor above the greatest of them', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 1e6, noNaN: true }), { minLength: 1, maxLength: 80 }), fc.integer({ min: 1, max: 9 }), (list, reach) => {
+        const heights = smoothEnvelope(Float64Array.from(list), reach);
+        const most = Math.max(...list);
+        list.forEach((ceiling, cell) => {
+          expect(Math.min(heights[cell] ?? 0, heights[cell + 1] ?? 0)).toBeGreaterThanOrEqual(ceiling);
+        });
+        for (const height of heights) expect(height).toBeLessThanOrEqual(most * (1 + 1e-12));
+      }),
+    );
+  });
+});
+
+describe('fading ticks', () => {
+  const ranges = fc.tuple(fc.double({ min: -1e7, max: 0, noNaN: true }), fc.double({ min: 1e-3, max: 1e7, noNaN: true }));
+
+  it('stand within the range, and some show fully', () => {
+    fc.assert(
+      fc.property(ranges, fc.integer({ min: 1, max: 8 }), ([min, max], parts) => {
+        const ticks = fadingTicks(min, max, parts);
+        for (const { value, opacity } of ticks) {
+          expect(value).toBeGreaterThanOrEqual(min - (max - min) * 1e-6);
+          expect(value).toBeLessThanOrEqual(max + (max - min) * 1e-6);
+          expect(opacity).toBeGreaterThan(0);
+          expect(opacity).toBeLessThanOrEqual(1);
+        }
+        expect(ticks.find(({ value }) => value === 0)?.opacity).toBeCloseTo(1, 9);
+      }),
+    );
+  });
+
+  it('change their strength without a jump as the range grows', () => {
+    let before = new Map<number, number>();
+    for (let max = 10; max < 2000; max *= 1.0005) {
+      const now = new Map(fadingTicks(0, max, 5).map(({ value, opacity }) => [value, opacity]));
+      for (const [value, opacity] of before) {
+        if (value < max * 0.99) expect(Math.abs((now.get(value) ?? 0) - opacity)).toBeLessThan(0.03);
+      }
+      before = now;
+    }
+  });
+
+  it('survive ranges at the ends of what a number can be', () => {
+    for (const max of [1e-300, 1e-9, 1e15, 1e308]) expect(fadingTicks(0, max, 5).length).toBeLessThan(40);
+    expect(fadingTicks(0, 0, 5)).toEqual([{ value: 0, opacity: 1 }]);
+  });
+});
+
+describe('number formats', () => {
+  it('write separators, decimals, affixes and the sign', () => {
+    const format = numberFormat({ ...plain, decimals: 1, prefix: '€', suffix: ' m' }, 0);
+    expect(format(1234.56)).toBe('€1,234.6 m');
+    expect(format(-1234.56)).toBe('\u2212€1,234.6 m');
+    expect(format(-0.01)).toBe('€0.0 m');
+    expect(format(Number.NaN)).toBe('–');
+  });
+
+  it('shorten large numbers and keep their places after the point', () => {
+    const format = numberFormat({ ...plain, compact: true }, 0);
+    expect([950, 1000, 1234, 999_950, 1e6, 2.5e9, 3e12].map(format)).toEqual(['950', '1.0K', '1.2K', '1.0M', '1.0M', '2.5B', '3.0T']);
+    expect(tickFormat({ ...plain, compact: true }, 0)(1500)).toBe('1.5K');
+    expect(tickFormat({ ...plain, compact: true }, 0)(2000)).toBe('2K');
+  });
+
+  it('write what no reader could count as an exponent', () => {
+    expect(numberFormat(plain, 0)(1e308)).toBe('1.00e308');
+  });
+
+  it('take as many decimals as the data needs', () => {
+    expect(decimalsOf(Float64Array.of(1, 2, Number.NaN))).toBe(0);
+    expect(decimalsOf(Float64Array.of(1, 2.25))).toBe(2);
+    expect(decimalsOf(Float64Array.of(0.1 + 0.2, 1))).toBe(1);
+    expect(numberFormat(plain, decimalsOf(Float64Array.of(4.2e-9)))(4.2e-9)).toBe('0.00000000420');
+  });
+});

@@ -1,0 +1,68 @@
+/** A tick of an axis and how strongly it shows, in [0, 1]. */
+export interface Tick {
+  readonly value: number;
+  readonly opacity: number;
+}
+
+const SMALLEST = 1e-300;
+
+/**
+ * Ticks at round numbers. As the range grows, the ticks of one interval fade into those of the next: which ticks
+ * show, and how strongly, depends on the range alone and changes without a jump.
+ *
+ * @param min Start of the range, at most `max`.
+ * @param parts About how many parts the range is cut into, at least 1.
+ * @returns In ascending order; every value within [min, max].
+ */
+export function fadingTicks(min: number, max: number, parts: number): Tick[] {
+  const raw = (max - min) / parts;
+  if (!(raw > SMALLEST) || !Number.isFinite(raw)) return [{ value: min > 0 || max < 0 ? min : 0, opacity: 1 }];
+  const fine = intervalBelow(raw);
+  const coarse = intervalAfter(fine);
+  const progress = Math.log(raw / fine) / Math.log(coarse / fine);
+  const blend = smooth((progress - 0.2) / 0.6);
+  const found = new Map<number, number>();
+  addTicks(found, min, max, fine, 1 - blend);
+  addTicks(found, min, max, coarse, blend);
+  return [...found].map(([value, opacity]) => ({ value, opacity })).sort((a, b) => a.value - b.value);
+}
+
+/** The greatest of 1, 2 and 5 times a power of ten that is not above `raw`. */
+function intervalBelow(raw: number): number {
+  const power = Math.floor(Math.log10(raw));
+  const parts = raw / 10 ** power;
+  const factor = parts >= 10 ? 10 : parts >= 5 ? 5 : parts >= 2 ? 2 : 1;
+  return roundInterval(factor, power);
+}
+
+function intervalAfter(interval: number): number {
+  const power = Math.floor(Math.log10(interval) + 1e-9);
+  const factor = Math.round(interval / 10 ** power);
+  return factor >= 5 ? roundInterval(10, power) : roundInterval(factor === 1 ? 2 : 5, power);
+}
+
+/** Written as text so that 0.3 does not come out as 0.30000000000000004. */
+function roundInterval(factor: number, power: number): number {
+  return Number(`${factor}e${power}`);
+}
+
+function addTicks(found: Map<number, number>, min: number, max: number, interval: number, opacity: number): void {
+  if (opacity <= 0) return;
+  const decimals = Math.max(0, -Math.floor(Math.log10(interval) + 1e-9));
+  for (let i = Math.ceil(min / interval - 1e-9); i * interval <= max + interval * 1e-9; i++) {
+    const value = decimals > 100 ? i * interval : Number((i * interval).toFixed(decimals)) + 0;
+    found.set(value, Math.min(1, Math.max(opacity, (found.get(value) ?? 0) + opacity)));
+  }
+}
+
+function smooth(x: number): number {
+  const t = Math.min(1, Math.max(0, x));
+  return t * t * (3 - 2 * t);
+}
+
+/** Decimals that every tick of a range needs to be told apart, for the format of tick labels. */
+export function tickDecimals(min: number, max: number, parts: number): number {
+  const raw = (max - min) / parts;
+  if (!(raw > SMALLEST) || !Number.isFinite(raw)) return 0;
+  return Math.min(12, Math.max(0, -Math.floor(Math.log10(intervalBelow(raw)) + 1e-9)));
+}

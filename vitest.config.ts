@@ -1,0 +1,12 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  test: {
+    environment: 'node',
+    testTimeout: 60_000,
+    include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+    coverage: { provider: 'v8', include: ['src/core/**/*.ts'], reporter: ['text-summary'] },
+  },
+});
