@@ -116,44 +116,80 @@ describe('places between periods', () => {
 
   it('do not change when all values are shifted or scaled', () => {
     fc.assert(
-      fc.property(gappyCubes, anySettings, fc.constantFrom(0.25, 3, 4096), fc.integer({ min: -50, max: 50 }), (cube, settings, scale, shift) => {
-        const gaps = settings.gaps === 'zero' ? 'bridge' : settings.gaps;
-        const moved = { ...cube, values: cube.values.map((value) => value * scale + shift) };
-        const [a, b] = [motionOf(cube, { ...settings, gaps }), motionOf(moved, { ...settings, gaps })];
-        expect(Array.from(b.series.categories)).toEqual(Array.from(a.series.categories));
-        for (const time of times(a, 41)) {
-          a.series.categories.forEach((_, k) => {
-            expect(slotAt(b.tracks, k, time)).toBeCloseTo(slotAt(a.tracks, k, time), 5);
-          });
-        }
-      }),
+      fc.property(
+        gappyCubes,
+        anySettings,
+        fc.constantFrom(0.25, 3, 4096),
+        fc.integer({ min: -50, max: 50 }),
+        (cube, settings, scale, shift) => {
+          const gaps = settings.gaps === 'zero' ? 'bridge' : settings.gaps;
+          const moved = { ...cube, values: cube.values.map((value) => value * scale + shift) };
+          const [a, b] = [motionOf(cube, { ...settings, gaps }), motionOf(moved, { ...settings, gaps })];
+          expect(Array.from(b.series.categories)).toEqual(Array.from(a.series.categories));
+          for (const time of times(a, 41)) {
+            a.series.categories.forEach((_, k) => {
+              expect(slotAt(b.tracks, k, time)).toBeCloseTo(slotAt(a.tracks, k, time), 5);
+            });
+          }
+        },
+      ),
     );
   });
 
   it('are level at the very moment when the values are equal', () => {
-    const motion = motionOf(cubeOf([[10, 4], [2, 8]]), { places: 2 });
+    const motion = motionOf(
+      cubeOf([
+        [10, 4],
+        [2, 8],
+      ]),
+      { places: 2 },
+    );
     expect(motion.tracks.timeSec[0]).toBeCloseTo(0.5, 12);
     expect(slotAt(motion.tracks, 0, 0.5)).toBeCloseTo(0.5, 12);
     expect(slotAt(motion.tracks, 1, 0.5)).toBeCloseTo(0.5, 12);
   });
 
   it('find a smooth crossing to 1e-9 of a step', () => {
-    const motion = motionOf(cubeOf([[1, 9], [3, 8], [9, 2], [10, 1]]), { places: 2, between: 'monotone' });
+    const motion = motionOf(
+      cubeOf([
+        [1, 9],
+        [3, 8],
+        [9, 2],
+        [10, 1],
+      ]),
+      { places: 2, between: 'monotone' },
+    );
     const time = motion.tracks.timeSec[0] ?? 0;
     const { step, s } = stepAt(motion.clock, time);
-    const difference = (at: number) => valueInStep(motion.series, 0, step, at) - valueInStep(motion.series, 1, step, at);
+    const difference = (at: number) =>
+      valueInStep(motion.series, 0, step, at) - valueInStep(motion.series, 1, step, at);
     expect(Math.sign(difference(s - 1e-9))).toBe(-Math.sign(difference(s + 1e-9)));
   });
 
   it('keep the order that equal values had just before, at the start the order of the table', () => {
-    const motion = motionOf(cubeOf([[5, 5, 7], [5, 5, 5], [6, 6, 6]]), { places: 3 });
+    const motion = motionOf(
+      cubeOf([
+        [5, 5, 7],
+        [5, 5, 5],
+        [6, 6, 6],
+      ]),
+      { places: 3 },
+    );
     expect([0, 1, 2].map((k) => rankAt(motion.tracks, k, 0))).toEqual([1, 2, 0]);
     expect([0, 1, 2].map((k) => rankAt(motion.tracks, k, 1.6))).toEqual([1, 2, 0]);
     expect(motion.tracks.timeSec.length).toBe(0);
   });
 
   it('bring a category in at its first value and out after its last', () => {
-    const motion = motionOf(cubeOf([[5, null], [5, 9], [5, 9], [5, null]]), { places: 2 });
+    const motion = motionOf(
+      cubeOf([
+        [5, null],
+        [5, 9],
+        [5, 9],
+        [5, null],
+      ]),
+      { places: 2 },
+    );
     expect(rankAt(motion.tracks, 1, 0.99)).toBe(2);
     expect(rankAt(motion.tracks, 1, 1)).toBe(0);
     expect(rankAt(motion.tracks, 1, 2.01)).toBe(2);
@@ -163,13 +199,28 @@ describe('places between periods', () => {
   });
 
   it('spread over the whole step when asked to', () => {
-    const motion = motionOf(cubeOf([[10, 4], [2, 8]]), { places: 2, swapMode: 'over-period' });
+    const motion = motionOf(
+      cubeOf([
+        [10, 4],
+        [2, 8],
+      ]),
+      { places: 2, swapMode: 'over-period' },
+    );
     for (const x of [0, 0.25, 0.5, 0.9]) expect(slotAt(motion.tracks, 0, x)).toBeCloseTo(x, 12);
   });
 
   it('stay where the table has them in fixed order', () => {
-    const motion = motionOf(cubeOf([[1, 2, 3], [3, 2, 1]]), { places: 2, order: 'table' });
-    expect(placesAt(motion, 0.7).map(({ category, slot }) => [category, slot])).toEqual([[0, 0], [1, 1]]);
+    const motion = motionOf(
+      cubeOf([
+        [1, 2, 3],
+        [3, 2, 1],
+      ]),
+      { places: 2, order: 'table' },
+    );
+    expect(placesAt(motion, 0.7).map(({ category, slot }) => [category, slot])).toEqual([
+      [0, 0],
+      [1, 1],
+    ]);
   });
 
   it('show the same at a time whichever way it is reached', () => {
@@ -178,7 +229,9 @@ describe('places between periods', () => {
         const played = motionOf(cube, settings, pace);
         const sampled = times(played, 23).map((time) => placesAt(played, time));
         const fresh = motionOf(cube, settings, pace);
-        const backwards = times(fresh, 23).reverse().map((time) => placesAt(fresh, time));
+        const backwards = times(fresh, 23)
+          .reverse()
+          .map((time) => placesAt(fresh, time));
         expect(backwards.reverse()).toEqual(sampled);
       }),
       { numRuns: 40 },
@@ -203,19 +256,23 @@ describe('places between periods', () => {
 describe('values between periods', () => {
   it('never pass beyond the neighbouring periods', () => {
     fc.assert(
-      fc.property(fullCubes, fc.constantFrom('linear' as const, 'monotone' as const, 'step' as const), (cube, between) => {
-        const motion = motionOf(cube, { between, places: 9 });
-        for (let step = 0; step < cube.periods.length - 1; step++) {
-          motion.series.categories.forEach((_, k) => {
-            const [a, b] = [valueInStep(motion.series, k, step, 0), valueInStep(motion.series, k, step, 1)];
-            for (const s of [0.1, 0.35, 0.5, 0.77, 0.99]) {
-              const value = valueInStep(motion.series, k, step, s);
-              expect(value).toBeGreaterThanOrEqual(Math.min(a, b));
-              expect(value).toBeLessThanOrEqual(Math.max(a, b));
-            }
-          });
-        }
-      }),
+      fc.property(
+        fullCubes,
+        fc.constantFrom('linear' as const, 'monotone' as const, 'step' as const),
+        (cube, between) => {
+          const motion = motionOf(cube, { between, places: 9 });
+          for (let step = 0; step < cube.periods.length - 1; step++) {
+            motion.series.categories.forEach((_, k) => {
+              const [a, b] = [valueInStep(motion.series, k, step, 0), valueInStep(motion.series, k, step, 1)];
+              for (const s of [0.1, 0.35, 0.5, 0.77, 0.99]) {
+                const value = valueInStep(motion.series, k, step, s);
+                expect(value).toBeGreaterThanOrEqual(Math.min(a, b));
+                expect(value).toBeLessThanOrEqual(Math.max(a, b));
+              }
+            });
+          }
+        },
+      ),
     );
   });
 
@@ -235,7 +292,8 @@ describe('values between periods', () => {
 
   it('fill gaps by the rule: bridge, carry, zero, absent', () => {
     const cube = cubeOf([[2], [null], [6]]);
-    const middle = (gaps: 'bridge' | 'carry' | 'zero' | 'absent') => valueInStep(motionOf(cube, { gaps }).series, 0, 1, 0);
+    const middle = (gaps: 'bridge' | 'carry' | 'zero' | 'absent') =>
+      valueInStep(motionOf(cube, { gaps }).series, 0, 1, 0);
     expect([middle('bridge'), middle('carry'), middle('zero')]).toEqual([4, 2, 0]);
     expect(middle('absent')).toBeNaN();
   });
@@ -246,7 +304,13 @@ describe('values between periods', () => {
   });
 
   it('stay finite from -1e308 to 1e308', () => {
-    const motion = motionOf(cubeOf([[1e308, -1e308], [-1e308, 1e308]]), { between: 'monotone' });
+    const motion = motionOf(
+      cubeOf([
+        [1e308, -1e308],
+        [-1e308, 1e308],
+      ]),
+      { between: 'monotone' },
+    );
     for (const time of times(motion, 11)) {
       const { step, s } = stepAt(motion.clock, time);
       for (const k of [0, 1]) expect(Number.isFinite(shownValue(motion, k, step, s, time))).toBe(true);
@@ -257,9 +321,19 @@ describe('values between periods', () => {
 
 describe('changes of lead', () => {
   it('are found with who takes it and from whom', () => {
-    const motion = motionOf(cubeOf([[10, 4], [2, 8], [9, 3]]), { places: 2 });
+    const motion = motionOf(
+      cubeOf([
+        [10, 4],
+        [2, 8],
+        [9, 3],
+      ]),
+      { places: 2 },
+    );
     const changes = findLeadChanges(motion.tracks);
-    expect(changes.map(({ to, from }) => [to, from])).toEqual([[1, 0], [0, 1]]);
+    expect(changes.map(({ to, from }) => [to, from])).toEqual([
+      [1, 0],
+      [0, 1],
+    ]);
     expect(changes[0]?.timeSec).toBeCloseTo(0.5, 12);
   });
 });

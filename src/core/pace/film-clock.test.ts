@@ -4,10 +4,13 @@ import { anyPace, cubeOf, plainPace } from '../testing/films';
 import { createFilmClock, frameAt, frameTimeSec, positionAt, timeOf } from './film-clock';
 
 const periods = (count: number) => cubeOf(Array.from({ length: count }, () => [1])).periods;
-const lengths = fc.record({ by: fc.constantFrom('whole' as const, 'period' as const), sec: fc.double({ min: 0.5, max: 40, noNaN: true }) });
-const films = fc.tuple(fc.integer({ min: 1, max: 40 }), anyPace, lengths).map(([count, pace, length]) =>
-  createFilmClock(periods(count), { ...plainPace, ...pace, length }, 30),
-);
+const lengths = fc.record({
+  by: fc.constantFrom('whole' as const, 'period' as const),
+  sec: fc.double({ min: 0.5, max: 40, noNaN: true }),
+});
+const films = fc
+  .tuple(fc.integer({ min: 1, max: 40 }), anyPace, lengths)
+  .map(([count, pace, length]) => createFilmClock(periods(count), { ...plainPace, ...pace, length }, 30));
 
 describe('a film clock', () => {
   it('goes through all periods, continuously and never back', () => {

@@ -3,8 +3,8 @@ import type { MotionSettings } from '../motion/motion';
 import { prepareMotion } from '../motion/motion';
 import { createFilmClock } from '../pace/film-clock';
 import type { Pace } from '../pace/pace';
-import type { Cube } from '../shaping/cube';
 import type { MeasureText } from '../scene/text-fit';
+import type { Cube } from '../shaping/cube';
 
 /** A cube from rows of values, one row a period; null is absent. */
 export function cubeOf(rows: readonly (readonly (number | null)[])[], spacing?: readonly number[]): Cube {
@@ -46,14 +46,20 @@ export function motionOf(cube: Cube, settings: Partial<MotionSettings> = {}, pac
 }
 
 /** Small whole numbers, so that ties are common; sometimes a gap. */
-const cell = fc.oneof({ weight: 8, arbitrary: fc.integer({ min: -6, max: 12 }) }, { weight: 1, arbitrary: fc.constant(null) });
+const cell = fc.oneof(
+  { weight: 8, arbitrary: fc.integer({ min: -6, max: 12 }) },
+  { weight: 1, arbitrary: fc.constant(null) },
+);
 const full = fc.integer({ min: -20, max: 40 });
 
 function grid<T>(value: fc.Arbitrary<T>, maxCategories: number): fc.Arbitrary<T[][]> {
   return fc
     .tuple(fc.integer({ min: 1, max: 7 }), fc.integer({ min: 1, max: maxCategories }))
     .chain(([periods, categories]) =>
-      fc.array(fc.array(value, { minLength: categories, maxLength: categories }), { minLength: periods, maxLength: periods }),
+      fc.array(fc.array(value, { minLength: categories, maxLength: categories }), {
+        minLength: periods,
+        maxLength: periods,
+      }),
     );
 }
 

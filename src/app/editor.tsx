@@ -1,0 +1,55 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { restoreSession, startAutosave } from '@/state/autosave';
+import { samples } from '@/state/samples';
+import { sessionStore, setSession } from '@/state/session';
+import { AppFrame } from '@/ui/app-frame';
+import { type Services, ServicesContext } from '@/ui/services';
+import { createServices } from './wiring';
+
+const THEME = 'plucky-tempo-theme';
+
+let started: Promise<Services> | null = null;
+
+/** Brings back the last visit, or opens the demo, before anything is drawn. */
+async function start(): Promise<Services> {
+  const kept = localStorage.getItem(THEME);
+  const dark = kept ? kept === 'dark' : matchMedia('(prefers-color-scheme: dark)').matches;
+  setSession({ theme: dark ? 'dark' : 'light' });
+  sessionStore.subscribe((state, before) => {
+    if (state.theme !== before.theme) localStorage.setItem(THEME, state.theme);
+  });
+  const services = createServices();
+  const restored = await restoreSession();
+  startAutosave();
+  const demo = samples[0];
+  if (!restored && demo) void services.openSample(demo).then(() => playFirst(services));
+  return services;
+}
+
+/** The first thing that a newcomer sees is the demo, moving. */
+async function playFirst(services: Services): Promise<void> {
+  const stop = sessionStore.subscribe((state) => {
+    if (!state.overview) return;
+    stop();
+    if (!matchMedia('(prefers-reduced-motion: reduce)').matches) void services.studio.play();
+  });
+}
+
+/** The app, once its workers run. */
+export function Editor() {
+  const [services, setServices] = useState<Services | null>(null);
+  useEffect(() => {
+    started ??= start();
+    void started.then(setServices);
+  }, []);
+  if (!services) return <div className="h-full bg-paper" />;
+  return (
+    <ServicesContext value={services}>
+      <div data-ready="true" className="h-full">
+        <AppFrame />
+      </div>
+    </ServicesContext>
+  );
+}

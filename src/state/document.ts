@@ -1,0 +1,73 @@
+import { produce } from 'immer';
+import { createStore } from 'zustand/vanilla';
+import type { Project } from '@/core/project/project';
+
+type Mutable<T> = T extends readonly (infer Item)[]
+  ? Mutable<Item>[]
+  : T extends object
+    ? { -readonly [K in keyof T]: Mutable<T[K]> }
+    : T;
+
+/** A project as an edit may change it. */
+export type ProjectDraft = Mutable<Project>;
+
+/** The document and its history. Projects are never changed in place, so history is a list of them. */
+export interface DocumentState {
+  readonly project: Project | null;
+  readonly past: readonly Project[];
+  readonly future: readonly Project[];
+  /** Edits with the same gesture (one drag, one stretch of typing) are undone together. */
+  readonly gesture: string | null;
+}
+
+const MAX_STEPS = 200;
+
+export const documentStore = createStore<DocumentState>(() => ({ project: null, past: [], future: [], gesture: null }));
+
+/**
+ * Changes the document.
+ *
+ * @param recipe Changes a draft in place.
+ * @param gesture Names a drag or a stretch of typing that is one step of undo; null is a step of its own.
+ */
+export function edit(recipe: (draft: ProjectDraft) => void, gesture: string | null = null): void {
+  const { project, past, gesture: running } = documentStore.getState();
+  if (!project) return;
+  const next = produce(project, (draft) => recipe(draft as ProjectDraft));
+  if (next === project) return;
+  const goesOn = gesture !== null && gesture === running;
+  documentStore.setState({
+    project: next,
+    past: goesOn ? past : [...past, project].slice(-MAX_STEPS),
+    future: [],
+    gesture,
+  });
+}
+
+/** Ends a gesture, so that the next edit is a new step of undo. */
+export function endGesture(): void {
+  if (documentStore.getState().gesture !== null) documentStore.setState({ gesture: null });
+}
+
+/** Puts another project in place; the one before can be had back with undo. */
+export function replaceProject(project: Project): void {
+  const { project: before, past } = documentStore.getState();
+  const kept = before ? [...past, before].slice(-MAX_STEPS) : [];
+  documentStore.setState({ project, past: kept, future: [], gesture: null });
+}
+
+/** Takes the last step back. */
+export function undo(): void {
+  const { project, past, future } = documentStore.getState();
+  const before = past.at(-1);
+  if (!project || !before) return;
+  documentStore.setState({ project: before, past: past.slice(0, -1), future: [project, ...future], gesture: null });
+}
+
+/** Makes the last step that was taken back again. */
+export function redo(): void {
+  const { project, past, future } = documentStore.getState();
+  const next = future[0];
+  if (!project || !next) return;
+  documentStore.setState({ project: next, past: [...past, project], future: future.slice(1), gesture: null });
+}

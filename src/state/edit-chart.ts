@@ -1,0 +1,35 @@
+import type { Chart } from '@/core/project/project';
+import { edit, type ProjectDraft } from './document';
+
+type ChartDraft = ProjectDraft['charts'][number];
+
+/** Changes the chart on stage; see `edit` for gestures. */
+export function editChart(recipe: (chart: ChartDraft) => void, gesture: string | null = null): void {
+  edit((draft) => {
+    const chart = draft.charts.find(({ id }) => id === draft.film.sequence[0]);
+    if (chart) recipe(chart);
+  }, gesture);
+}
+
+/** Gives a category a colour of its own; null takes it back. */
+export function setCategoryColour(category: string, colour: string | null, gesture: string | null = null): void {
+  editChart((chart) => {
+    const known = chart.colours.find((each) => each.category === category);
+    if (colour === null) chart.colours = chart.colours.filter((each) => each !== known);
+    else if (known) known.colour = colour;
+    else chart.colours.push({ category, colour });
+  }, gesture);
+}
+
+/** Makes a beat slower or quicker than the others; 1 takes it back. */
+export function setBeatWeight(periodKey: string, weight: number, gesture: string | null = null): void {
+  editChart((chart) => {
+    const others = chart.pace.beats.filter((beat) => beat.periodKey !== periodKey);
+    chart.pace.beats = weight === 1 ? others : [...others, { periodKey, weight }];
+  }, gesture);
+}
+
+/** Weight of a beat as the person set it. */
+export function beatWeight(chart: Chart, periodKey: string): number {
+  return chart.pace.beats.find((beat) => beat.periodKey === periodKey)?.weight ?? 1;
+}

@@ -1,0 +1,53 @@
+/** A made-up table that ships with the app. */
+export interface Sample {
+  readonly id: string;
+  readonly name: string;
+  readonly file: string;
+  readonly about: string;
+  readonly title: string;
+  readonly subtitle: string;
+  readonly suffix: string;
+}
+
+/** Tables of the Saltmere Isles, which do not exist. The first one is the demo. */
+export const samples: readonly Sample[] = [
+  {
+    id: 'ferries',
+    name: 'Ferry passengers',
+    file: 'ferry-passengers.csv',
+    about: '14 harbours, 1988 to 2024, one row per harbour and year',
+    title: 'The busiest harbours of the Saltmere Isles',
+    subtitle: 'Ferry passengers a year',
+    suffix: '',
+  },
+  {
+    id: 'catch',
+    name: 'Catch by species',
+    file: 'catch-by-species.csv',
+    about: '12 species, 1990 to 2023, a column for each species',
+    title: 'What the Saltmere boats bring home',
+    subtitle: 'Catch in tonnes a year',
+    suffix: ' t',
+  },
+  {
+    id: 'tides',
+    name: 'Tide power',
+    file: 'tide-power.csv',
+    about: '9 stations, 120 days, with outages and two broken readings',
+    title: 'Tide power by station',
+    subtitle: 'Energy delivered a day, in megawatt hours',
+    suffix: ' MWh',
+  },
+  {
+    id: 'library',
+    name: 'Boat-library loans',
+    file: 'library-loans.csv',
+    about: '11 subjects, 60 months, a column for each subject',
+    title: 'What the islands read',
+    subtitle: 'Loans from the library boat a month',
+    suffix: '',
+  },
+];
+
+/** The source note under every chart of a sample. */
+export const sampleSource = 'Source: Saltmere Office of Counts (made-up data)';

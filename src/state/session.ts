@@ -1,0 +1,89 @@
+import { createStore } from 'zustand/vanilla';
+import type { FilmOverview, Readout } from '@/core/chart/prepare';
+import type { Cube } from '@/core/shaping/cube';
+import type { Issue } from '@/core/table/issue';
+import type { TableSummary } from '@/workers/protocol';
+
+/** The five steps of the work. */
+export const steps = ['gather', 'shape', 'dress', 'pace', 'output'] as const;
+export type Step = (typeof steps)[number];
+
+/** Where the work on the table stands. */
+export type DataStatus = 'starting' | 'empty' | 'reading' | 'ready' | 'failed';
+
+/** An export under way or just ended. */
+export type ExportState =
+  | { readonly phase: 'idle' }
+  | {
+      readonly phase: 'running';
+      readonly done: number;
+      readonly count: number;
+      readonly startedMs: number;
+      readonly nowMs: number;
+    }
+  | {
+      readonly phase: 'done';
+      readonly fileName: string;
+      readonly bytes: number;
+      readonly tookSec: number;
+      readonly url: string;
+    }
+  | { readonly phase: 'failed'; readonly message: string }
+  | { readonly phase: 'cancelled' };
+
+/** Everything that is not part of the document: what is looked at, and what the workers found. */
+export interface SessionState {
+  readonly step: Step;
+  readonly theme: 'light' | 'dark';
+  readonly status: DataStatus;
+  /** Issues that keep the table or the chart from being made. */
+  readonly failure: readonly Issue[];
+  readonly table: TableSummary | null;
+  readonly cube: Cube | null;
+  readonly shapeIssues: readonly Issue[];
+  readonly overview: FilmOverview | null;
+  readonly readout: Readout | null;
+  readonly playing: boolean;
+  readonly speed: number;
+  readonly looping: boolean;
+  /** Seconds between which to play over and over. */
+  readonly span: readonly [number, number] | null;
+  readonly hovered: number | null;
+  /** The category whose colour the person is looking at. */
+  readonly picked: string | null;
+  /** The control to bring into view, and a count so that the same one can be asked for again. */
+  readonly focusControl: { readonly id: string; readonly count: number } | null;
+  /** The cell of the table to bring into view. */
+  readonly focusCell: { readonly row: number; readonly column: string; readonly count: number } | null;
+  readonly saving: 'saved' | 'saving' | { readonly failed: string };
+  readonly rankingOpen: boolean;
+  readonly film: ExportState;
+}
+
+export const sessionStore = createStore<SessionState>(() => ({
+  step: 'dress',
+  theme: 'light',
+  status: 'starting',
+  failure: [],
+  table: null,
+  cube: null,
+  shapeIssues: [],
+  overview: null,
+  readout: null,
+  playing: false,
+  speed: 1,
+  looping: true,
+  span: null,
+  hovered: null,
+  picked: null,
+  focusControl: null,
+  focusCell: null,
+  saving: 'saved',
+  rankingOpen: true,
+  film: { phase: 'idle' },
+}));
+
+/** Changes the session. */
+export function setSession(change: Partial<SessionState>): void {
+  sessionStore.setState(change);
+}

@@ -1,0 +1,98 @@
+'use client';
+
+import { ChevronsLeft } from 'lucide-react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { Group, Panel, Separator } from 'react-resizable-panels';
+import { Toaster } from 'sonner';
+import { setSession } from '@/state/session';
+import { Beats } from './beats/beats';
+import { Bench } from './bench';
+import { CommandPalette } from './command-palette';
+import { DropZone } from './drop-zone';
+import { TableView } from './gather/table-view';
+import { IconButton } from './parts/button';
+import { useServices } from './services';
+import { ShapedTable } from './shape/shaped-table';
+import { ShortcutList, useShortcuts } from './shortcuts';
+import { Ranking } from './stage/ranking';
+import { Stage } from './stage/stage';
+import { StageNotice } from './stage/stage-notice';
+import { TopLine } from './top-line';
+import { useSession } from './use-state';
+
+/** The frame of the app: top line, bench, centre, ranking and beats. */
+export function AppFrame() {
+  const services = useServices();
+  const [palette, setPalette] = useState(false);
+  const [help, setHelp] = useState(false);
+  const picker = useRef<HTMLInputElement>(null);
+  const step = useSession((state) => state.step);
+  const theme = useSession((state) => state.theme);
+  const rankingOpen = useSession((state) => state.rankingOpen);
+  const onPalette = useCallback(() => setPalette(true), []);
+  const onHelp = useCallback(() => setHelp(true), []);
+  const onOpen = useCallback(() => picker.current?.click(), []);
+  useShortcuts({ onPalette, onHelp, onOpen });
+  useEffect(() => {
+    document.documentElement.dataset.theme = theme;
+  }, [theme]);
+  const tableHasCentre = step === 'gather' || step === 'shape';
+  return (
+    <DropZone onFiles={(files) => files[0] && void services.openFile(files[0])}>
+      <div className="flex h-full flex-col bg-paper text-ink">
+        <TopLine onPalette={onPalette} onHelp={onHelp} />
+        <Group orientation="horizontal" className="min-h-0 flex-1" defaultLayout={{ bench: 28, rest: 72 }}>
+          <Panel id="bench" minSize="280px" maxSize="520px" defaultSize="360px">
+            <Bench />
+          </Panel>
+          <Separator
+            aria-label="Width of the bench"
+            className="w-px bg-line outline-none hover:bg-ink focus-visible:bg-accent"
+          />
+          <Panel id="rest" minSize="40%">
+            <div className="flex h-full min-w-0 flex-col">
+              <div className="flex min-h-0 flex-1">
+                <main className="relative min-w-0 flex-1 bg-desk">
+                  {step === 'gather' && <TableView />}
+                  {step === 'shape' && <ShapedTable />}
+                  {(!tableHasCentre || step === 'shape') && <StageNotice />}
+                  <Stage small={tableHasCentre} />
+                </main>
+                {rankingOpen ? (
+                  <Ranking />
+                ) : (
+                  <div className="border-l border-line">
+                    <IconButton
+                      label="Show the ranking"
+                      className="m-1"
+                      onClick={() => setSession({ rankingOpen: true })}
+                    >
+                      <ChevronsLeft className="size-4" aria-hidden />
+                    </IconButton>
+                  </div>
+                )}
+              </div>
+              <Beats />
+            </div>
+          </Panel>
+        </Group>
+      </div>
+      <input
+        ref={picker}
+        type="file"
+        aria-label="Open a table or a project file"
+        accept=".csv,.tsv,.txt,.plucky"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) void services.openFile(file);
+        }}
+      />
+      <CommandPalette open={palette} onOpenChange={setPalette} onOpenFile={onOpen} onHelp={onHelp} />
+      <ShortcutList open={help} onOpenChange={setHelp} />
+      <Toaster theme={theme} position="bottom-center" offset={140} toastOptions={{ duration: 8000 }} />
+    </DropZone>
+  );
+}

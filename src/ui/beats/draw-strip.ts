@@ -1,0 +1,129 @@
+import type { FilmOverview } from '@/core/chart/prepare';
+
+/** Heights of the strip's three zones, in CSS pixels from the top. */
+export const zones = { rulerPx: 16, labelPx: 18 };
+
+/** Colours of the strip, from the theme. */
+export interface StripInks {
+  readonly ink: string;
+  readonly quiet: string;
+  readonly line: string;
+  readonly band: string;
+  readonly mark: string;
+}
+
+/**
+ * Draws the strip: a band for every other beat, the map of ranks, the periods' labels and the changes of lead.
+ *
+ * @param hovered Category whose line is lit; null lights none.
+ */
+export function drawStrip(
+  context: CanvasRenderingContext2D,
+  widthPx: number,
+  heightPx: number,
+  overview: FilmOverview,
+  hovered: number | null,
+  inks: StripInks,
+): void {
+  context.clearRect(0, 0, widthPx, heightPx);
+  const xOf = (timeSec: number) => (timeSec / overview.lengthSec) * widthPx;
+  const bottom = heightPx - zones.labelPx;
+  drawBeats(context, overview, xOf, bottom, heightPx, inks);
+  drawLines(context, overview, widthPx, bottom, hovered);
+  context.fillStyle = inks.mark;
+  for (const { timeSec } of overview.leads) {
+    const x = xOf(timeSec);
+    context.beginPath();
+    context.moveTo(x - 4, 3);
+    context.lineTo(x + 4, 3);
+    context.lineTo(x, 11);
+    context.fill();
+  }
+}
+
+function drawBeats(
+  context: CanvasRenderingContext2D,
+  overview: FilmOverview,
+  xOf: (timeSec: number) => number,
+  bottom: number,
+  heightPx: number,
+  inks: StripInks,
+): void {
+  context.font = "11px 'Spline Sans Mono', monospace";
+  context.textBaseline = 'middle';
+  let free = -1;
+  overview.periodSec.forEach((timeSec, p) => {
+    const from = xOf(timeSec);
+    const to = xOf(overview.periodSec[p + 1] ?? overview.lengthSec);
+    if (p % 2 === 0) {
+      context.fillStyle = inks.band;
+      context.fillRect(from, zones.rulerPx, Math.max(0.5, to - from), bottom - zones.rulerPx);
+    }
+    if (to - from >= 5) {
+      context.fillStyle = inks.line;
+      context.fillRect(Math.round(from), bottom, 1, heightPx - bottom);
+    }
+    const label = overview.periodLabels[p] ?? '';
+    const shown = label.length > 24 ? `${label.slice(0, 23)}…` : label;
+    const labelPx = context.measureText(shown).width;
+    if (from < free || from + labelPx + 4 > xOf(overview.lengthSec)) return;
+    context.fillStyle = inks.quiet;
+    context.fillText(shown, from + 4, bottom + (heightPx - bottom) / 2);
+    free = from + labelPx + 14;
+  });
+}
+
+/** Place on the strip of a slot: the first place on top, off stage at the foot. */
+export function slotY(slot: number, overview: FilmOverview, bottom: number): number {
+  const top = zones.rulerPx + 4;
+  return top + ((slot + 0.3) / (overview.places + 0.3)) * (bottom - top);
+}
+
+function drawLines(
+  context: CanvasRenderingContext2D,
+  overview: FilmOverview,
+  widthPx: number,
+  bottom: number,
+  hovered: number | null,
+): void {
+  const { sampleCount, slots, lines, places } = overview;
+  const draw = (line: number, strong: boolean) => {
+    context.strokeStyle = lines[line]?.colour ?? '#888888';
+    context.lineWidth = strong ? 3 : Math.max(1, Math.min(1.8, 18 / places));
+    context.globalAlpha = strong || hovered === null ? (strong ? 1 : 0.85) : 0.18;
+    context.beginPath();
+    let down = false;
+    for (let i = 0; i < sampleCount; i++) {
+      const slot = slots[line * sampleCount + i] ?? places;
+      const off = slot >= places;
+      const x = (i / (sampleCount - 1)) * widthPx;
+      if (off && !down) continue;
+      if (down) context.lineTo(x, slotY(slot, overview, bottom));
+      else context.moveTo(x, slotY(slot, overview, bottom));
+      down = !off;
+    }
+    context.stroke();
+  };
+  context.save();
+  context.beginPath();
+  context.rect(0, zones.rulerPx, widthPx, bottom - zones.rulerPx);
+  context.clip();
+  for (let line = lines.length - 1; line >= 0; line--) if (lines[line]?.category !== hovered) draw(line, false);
+  const lit = lines.findIndex(({ category }) => category === hovered);
+  if (lit >= 0) draw(lit, true);
+  context.restore();
+}
+
+/** The category whose line passes nearest to a point, within 10 pixels; null where none does. */
+export function lineAt(overview: FilmOverview, x: number, y: number, widthPx: number, heightPx: number): number | null {
+  const bottom = heightPx - zones.labelPx;
+  const i = Math.round((x / widthPx) * (overview.sampleCount - 1));
+  let best: number | null = null;
+  let nearest = 10;
+  overview.lines.forEach(({ category }, line) => {
+    const slot = overview.slots[line * overview.sampleCount + i] ?? overview.places;
+    const distance = slot >= overview.places ? 99 : Math.abs(slotY(slot, overview, bottom) - y);
+    if (distance < nearest) [best, nearest] = [category, distance];
+  });
+  return best;
+}

@@ -1,0 +1,107 @@
+'use client';
+
+import { ChevronFirst, ChevronLast, Pause, Play, Repeat, StepBack, StepForward, X } from 'lucide-react';
+import { setSession } from '@/state/session';
+import { IconButton } from '../parts/button';
+import { cx } from '../parts/class-names';
+import { useServices } from '../services';
+import { useSession } from '../use-state';
+import { clockWords } from './time-words';
+
+const speeds = [0.25, 0.5, 1, 2, 4];
+
+/** Play, steps, loop and speed, and where the playhead stands. */
+export function Transport() {
+  const { studio } = useServices();
+  const playing = useSession((state) => state.playing);
+  const speed = useSession((state) => state.speed);
+  const looping = useSession((state) => state.looping);
+  const span = useSession((state) => state.span);
+  const overview = useSession((state) => state.overview);
+  const disabled = !overview;
+  return (
+    <div className="flex h-9 items-center gap-0.5 px-2">
+      <IconButton label="Last period" disabled={disabled} onClick={() => void studio.stepPeriods(-1)}>
+        <ChevronFirst className="size-4" aria-hidden />
+      </IconButton>
+      <IconButton label="One frame back" disabled={disabled} onClick={() => void studio.stepFrames(-1)}>
+        <StepBack className="size-4" aria-hidden />
+      </IconButton>
+      <IconButton
+        label={playing ? 'Pause' : 'Play'}
+        disabled={disabled}
+        className="bg-ink text-paper hover:bg-ink hover:opacity-90"
+        onClick={() => void studio.toggle()}
+      >
+        {playing ? <Pause className="size-4" aria-hidden /> : <Play className="size-4" aria-hidden />}
+      </IconButton>
+      <IconButton label="One frame on" disabled={disabled} onClick={() => void studio.stepFrames(1)}>
+        <StepForward className="size-4" aria-hidden />
+      </IconButton>
+      <IconButton label="Next period" disabled={disabled} onClick={() => void studio.stepPeriods(1)}>
+        <ChevronLast className="size-4" aria-hidden />
+      </IconButton>
+      <TimeWords />
+      <span className="grow" />
+      {span && (
+        <button
+          type="button"
+          className="mr-2 flex h-7 items-center gap-1 rounded-md border border-spruce px-2 text-[12px]"
+          onClick={() => {
+            setSession({ span: null });
+            void studio.replay();
+          }}
+        >
+          Loop {clockWords(span[0])} to {clockWords(span[1])}{' '}
+          <X className="size-3.5" aria-label="Stop looping this span" />
+        </button>
+      )}
+      <button
+        type="button"
+        aria-pressed={looping}
+        title="Play over and over"
+        className={cx(
+          'flex h-7 items-center gap-1 rounded-md px-2 text-[12px] hover:bg-line/60',
+          looping ? 'font-semibold text-spruce' : 'text-quiet',
+        )}
+        onClick={() => {
+          setSession({ looping: !looping });
+          void studio.replay();
+        }}
+      >
+        <Repeat className="size-3.5" aria-hidden /> Loop {looping ? 'on' : 'off'}
+      </button>
+      <label className="flex h-7 items-center gap-1 rounded-md px-2 text-[12px] text-quiet">
+        Speed
+        <select
+          value={speed}
+          className="rounded bg-card px-1 py-0.5 font-mono text-ink"
+          onChange={(event) => {
+            setSession({ speed: Number(event.target.value) });
+            void studio.replay();
+          }}
+        >
+          {speeds.map((value) => (
+            <option key={value} value={value}>
+              {value}×
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}
+
+function TimeWords() {
+  const readout = useSession((state) => state.readout);
+  const overview = useSession((state) => state.overview);
+  if (!readout || !overview) return null;
+  return (
+    <p className="ml-3 flex items-baseline gap-3 font-mono text-[12px] whitespace-nowrap">
+      <strong className="text-[13px]">{clockWords(readout.frame / overview.framesPerSec)}</strong>
+      <span className="text-quiet">
+        of {clockWords(overview.lengthSec)} · frame {readout.frame}
+      </span>
+    </p>
+  );
+}

@@ -1,0 +1,81 @@
+'use client';
+
+import { CircleAlert, CircleCheck, Info, TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import type { Issue } from '@/core/table/issue';
+import { goToCell } from '../go-to';
+import { Button } from '../parts/button';
+import { useSession } from '../use-state';
+
+const icons = {
+  error: <CircleAlert className="size-4 shrink-0 text-accent-text" aria-label="Stops the chart" />,
+  warning: <TriangleAlert className="size-4 shrink-0 text-mustard-text" aria-label="Left out" />,
+  note: <Info className="size-4 shrink-0 text-quiet" aria-label="Note" />,
+};
+const weight = { error: 0, warning: 1, note: 2 };
+const PAGE = 40;
+
+/** Everything that is wrong with the table: what came of reading it and of shaping it, worst first. */
+export function useProblems(): readonly Issue[] {
+  const table = useSession((state) => state.table);
+  const failure = useSession((state) => state.failure);
+  const shape = useSession((state) => state.shapeIssues);
+  const fromFailure = failure.filter((issue) => !shape.includes(issue));
+  return [...fromFailure, ...(table?.issues ?? []), ...shape].sort((a, b) => weight[a.severity] - weight[b.severity]);
+}
+
+/** The problems in words, each with its place; choosing one shows its cell. */
+export function ProblemList() {
+  const problems = useProblems();
+  const [shown, setShown] = useState(PAGE);
+  if (problems.length === 0) {
+    return (
+      <p className="flex items-center gap-2 text-[13px]">
+        <CircleCheck className="size-4 text-spruce" aria-hidden /> Every cell could be read.
+      </p>
+    );
+  }
+  return (
+    <>
+      <ul aria-label="Problems in the table" className="flex flex-col gap-1">
+        {problems.slice(0, shown).map((issue, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: issues have no identity of their own and only change as a whole
+          <li key={i}>
+            <Problem issue={issue} />
+          </li>
+        ))}
+      </ul>
+      {problems.length > shown && (
+        <Button className="mt-2" onClick={() => setShown(shown + PAGE * 5)}>
+          Show more of {problems.length}
+        </Button>
+      )}
+    </>
+  );
+}
+
+function Problem({ issue }: { readonly issue: Issue }) {
+  const place = [issue.row === undefined ? '' : `Row ${issue.row}`, issue.column ?? ''].filter(Boolean).join(', ');
+  const words = (
+    <>
+      {icons[issue.severity]}
+      <span className="min-w-0 text-[12px] leading-snug">
+        {place && <strong className="block truncate font-mono">{place}</strong>}
+        {issue.raw !== undefined && issue.raw !== '' && (
+          <span className="block truncate font-mono text-quiet">“{issue.raw}”</span>
+        )}
+        {issue.message}
+      </span>
+    </>
+  );
+  if (issue.row === undefined) return <p className="flex gap-2 px-1 py-1">{words}</p>;
+  return (
+    <button
+      type="button"
+      className="flex w-full gap-2 rounded-md px-1 py-1 text-left hover:bg-line/50"
+      onClick={() => goToCell(issue.row ?? 1, issue.column ?? '')}
+    >
+      {words}
+    </button>
+  );
+}

@@ -1,0 +1,116 @@
+'use client';
+
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { CellWindow, TableSummary } from '@/workers/protocol';
+import { VirtualGrid } from '../parts/virtual-grid';
+import { useServices } from '../services';
+import { useSession } from '../use-state';
+import { useProblems } from './problem-list';
+
+const kindWords = { number: 'numbers', period: 'periods', text: 'text', blank: 'blank' };
+
+interface Loaded extends CellWindow {
+  readonly table: TableSummary;
+  readonly rowFrom: number;
+  readonly columnFrom: number;
+}
+
+/** The table as it was read. Cells come from the worker by the window; those with problems are marked. */
+export function TableView() {
+  const table = useSession((state) => state.table);
+  if (!table) return null;
+  return <Grid table={table} />;
+}
+
+function Grid({ table }: { readonly table: TableSummary }) {
+  const { cells } = useServices();
+  const [loaded, setLoaded] = useState<Loaded | null>(null);
+  const wanted = useRef(0);
+  const latest = useRef<readonly [readonly [number, number], readonly [number, number]]>([
+    [0, 0],
+    [0, 0],
+  ]);
+  const load = useCallback(
+    async (rows: readonly [number, number], columns: readonly [number, number]) => {
+      latest.current = [rows, columns];
+      const request = ++wanted.current;
+      const window = await cells([Math.max(0, rows[0] - 20), Math.min(table.rowCount, rows[1] + 20)], columns);
+      if (request !== wanted.current) return;
+      setLoaded({ ...window, table, rowFrom: Math.max(0, rows[0] - 20), columnFrom: columns[0] });
+    },
+    [cells, table],
+  );
+  useEffect(() => {
+    void load(...latest.current);
+  }, [load]);
+  const marks = useMarks();
+  const focus = useFocus(table, loaded);
+  const here = loaded?.table === table ? loaded : null;
+  return (
+    <VirtualGrid
+      label="The table as it was read"
+      rowCount={table.rowCount}
+      columnCount={table.columns.length}
+      columnWidth={(column) => Math.min(260, Math.max(96, (table.columns[column]?.name.length ?? 0) * 8 + 24))}
+      headHeight={44}
+      headOf={(column) => (
+        <>
+          <span className="truncate text-[13px] font-semibold">{table.columns[column]?.name.slice(0, 80)}</span>
+          <span className="text-[11px] text-quiet">{kindWords[table.columns[column]?.kind ?? 'blank']}</span>
+        </>
+      )}
+      rowHeadWidth={72}
+      rowHeadOf={(row) => here?.rowNumbers[row - here.rowFrom] ?? ''}
+      cellOf={(row, column) => {
+        const summary = table.columns[column];
+        const number = here?.rowNumbers[row - here.rowFrom];
+        return {
+          text: here?.cells[row - here.rowFrom]?.[column - here.columnFrom] ?? '',
+          number: summary?.kind === 'number',
+          mark: number !== undefined && marks.has(`${number}\n${summary?.name}`),
+        };
+      }}
+      focus={focus}
+      onWindow={load}
+    />
+  );
+}
+
+function useMarks(): ReadonlySet<string> {
+  const problems = useProblems();
+  const key = problems.length;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the list is made anew for each drawing; its length tells of a change
+  return useMemo(() => {
+    const bad = problems.filter(({ severity, raw }) => severity === 'warning' && raw !== undefined);
+    return new Set(bad.map(({ row, column }) => `${row}\n${column}`));
+  }, [key]);
+}
+
+/** Row numbers of the file become rows of the table: blank lines in between make them differ by a few. */
+function useFocus(table: TableSummary, loaded: Loaded | null) {
+  const cell = useSession((state) => state.focusCell);
+  const { cells } = useServices();
+  const [focus, setFocus] = useState<{ row: number; column: number; count: number } | null>(null);
+  const ready = loaded?.table === table;
+  useEffect(() => {
+    if (!cell || !ready) return;
+    let ended = false;
+    const find = async () => {
+      let [low, high] = [0, table.rowCount - 1];
+      while (low < high) {
+        const middle = (low + high) >> 1;
+        const { rowNumbers } = await cells([middle, middle + 1], [0, 0]);
+        if ((rowNumbers[0] ?? 0) < cell.row) low = middle + 1;
+        else high = middle;
+      }
+      if (ended) return;
+      const column = table.columns.findIndex(({ name }) => name === cell.column);
+      setFocus({ row: low, column, count: cell.count });
+    };
+    void find();
+    return () => {
+      ended = true;
+    };
+  }, [cell, cells, ready, table]);
+  return focus;
+}

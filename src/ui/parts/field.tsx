@@ -1,0 +1,56 @@
+'use client';
+
+import { type ReactNode, useEffect, useRef } from 'react';
+import { type ControlId, controlEntry } from '../controls';
+import { useSession } from '../use-state';
+import { cx } from './class-names';
+
+interface FieldProps {
+  readonly control: ControlId;
+  /** Id of the element that the label names; without it the label heads a group. */
+  readonly inputId?: string;
+  readonly hint?: ReactNode;
+  readonly children: ReactNode;
+  readonly row?: boolean;
+}
+
+/** A labelled control of the bench. Comes into view, and is lit for a moment, when asked for from elsewhere. */
+export function Field({ control, inputId, hint, children, row = false }: FieldProps) {
+  const { label } = controlEntry(control);
+  const box = useRef<HTMLDivElement>(null);
+  const asked = useSession((state) => (state.focusControl?.id === control ? state.focusControl.count : 0));
+  useEffect(() => {
+    const element = box.current;
+    if (asked === 0 || !element) return;
+    element.scrollIntoView({ block: 'center' });
+    element.querySelector<HTMLElement>('input, textarea, button, [tabindex="0"]')?.focus({ preventScroll: true });
+    element.dataset.lit = 'true';
+    const timer = setTimeout(() => delete element.dataset.lit, 1200);
+    return () => clearTimeout(timer);
+  }, [asked]);
+  return (
+    <div ref={box} className={cx('control rounded-md', row && 'grid grid-cols-[1fr_132px] items-center gap-3')}>
+      {inputId ? (
+        <label htmlFor={inputId} className="block text-[13px] text-quiet">
+          {label}
+        </label>
+      ) : (
+        <div id={`label-${control}`} className="block text-[13px] text-quiet">
+          {label}
+        </div>
+      )}
+      <div className={row ? '' : 'mt-1'}>{children}</div>
+      {hint && <p className={cx('text-[12px] leading-snug text-quiet', row ? 'col-span-2 -mt-2' : 'mt-1')}>{hint}</p>}
+    </div>
+  );
+}
+
+/** A stretch of the bench under a heading of its own. */
+export function Section({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <section className="border-t border-line px-4 py-4 first:border-t-0">
+      <h3 className="mb-3 font-display text-[15px] font-bold">{title}</h3>
+      <div className="flex flex-col gap-3.5">{children}</div>
+    </section>
+  );
+}

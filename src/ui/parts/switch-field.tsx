@@ -1,0 +1,31 @@
+'use client';
+
+import { Switch } from 'radix-ui';
+import { useId } from 'react';
+import type { ControlId } from '../controls';
+import { Field } from './field';
+
+interface SwitchFieldProps {
+  readonly control: ControlId;
+  readonly checked: boolean;
+  readonly onChange: (checked: boolean) => void;
+}
+
+/** On or off. */
+export function SwitchField({ control, checked, onChange }: SwitchFieldProps) {
+  const id = useId();
+  return (
+    <Field control={control} inputId={id} row>
+      <div className="flex justify-end">
+        <Switch.Root
+          id={id}
+          checked={checked}
+          onCheckedChange={onChange}
+          className="h-5 w-9 rounded-full border border-quiet bg-card data-[state=checked]:border-spruce data-[state=checked]:bg-spruce"
+        >
+          <Switch.Thumb className="block size-3.5 translate-x-0.5 rounded-full bg-quiet data-[state=checked]:translate-x-[18px] data-[state=checked]:bg-card" />
+        </Switch.Root>
+      </div>
+    </Field>
+  );
+}

@@ -1,0 +1,137 @@
+'use client';
+
+import { Command, HelpCircle, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
+import { edit, endGesture, redo, undo } from '@/state/document';
+import { type Step, setSession, steps } from '@/state/session';
+import { useProblems } from './gather/problem-list';
+import { goToStep } from './go-to';
+import { Mark } from './mark';
+import { IconButton } from './parts/button';
+import { cx } from './parts/class-names';
+import { useDocument, useProject, useSession } from './use-state';
+
+const names: Record<Step, string> = {
+  gather: 'Gather',
+  shape: 'Shape',
+  dress: 'Dress',
+  pace: 'Pace',
+  output: 'Output',
+};
+
+interface TopLineProps {
+  readonly onPalette: () => void;
+  readonly onHelp: () => void;
+}
+
+/** The line on top: the project, the five steps, and what is always at hand. */
+export function TopLine({ onPalette, onHelp }: TopLineProps) {
+  const name = useProject((project) => project.name, '');
+  const hasProject = useDocument((state) => state.project !== null);
+  const canUndo = useDocument((state) => state.past.length > 0);
+  const canRedo = useDocument((state) => state.future.length > 0);
+  const theme = useSession((state) => state.theme);
+  return (
+    <header className="grid h-12 shrink-0 grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-3 border-b border-ink bg-paper px-3">
+      <div className="flex min-w-0 items-center gap-2">
+        <Mark />
+        <input
+          aria-label="Name of the project"
+          value={name}
+          disabled={!hasProject}
+          maxLength={500}
+          className="h-8 w-44 min-w-0 truncate rounded-md bg-transparent px-1.5 font-display text-[15px] font-bold hover:bg-line/50 focus:bg-card focus:outline-none"
+          onChange={(event) =>
+            edit((draft) => {
+              draft.name = event.target.value;
+            }, 'type-name')
+          }
+          onBlur={endGesture}
+        />
+        <IconButton label="Undo" disabled={!canUndo} onClick={undo}>
+          <Undo2 className="size-4" aria-hidden />
+        </IconButton>
+        <IconButton label="Redo" disabled={!canRedo} onClick={redo}>
+          <Redo2 className="size-4" aria-hidden />
+        </IconButton>
+        <SavedState />
+      </div>
+      <StepNav />
+      <div className="flex items-center justify-end gap-0.5">
+        <IconButton label="Find a command or control (Ctrl K)" onClick={onPalette}>
+          <Command className="size-4" aria-hidden />
+        </IconButton>
+        <IconButton label="Shortcuts (?)" onClick={onHelp}>
+          <HelpCircle className="size-4" aria-hidden />
+        </IconButton>
+        <IconButton
+          label={theme === 'light' ? 'Dark theme' : 'Light theme'}
+          onClick={() => setSession({ theme: theme === 'light' ? 'dark' : 'light' })}
+        >
+          {theme === 'light' ? <Moon className="size-4" aria-hidden /> : <Sun className="size-4" aria-hidden />}
+        </IconButton>
+      </div>
+    </header>
+  );
+}
+
+function StepNav() {
+  const step = useSession((state) => state.step);
+  const status = useSession((state) => state.status);
+  const film = useSession((state) => state.film);
+  const problems = useProblems();
+  const cube = useSession((state) => state.cube);
+  const looks: Partial<Record<Step, string>> = {
+    gather: problems.some(({ severity }) => severity !== 'note') ? 'needs a look' : undefined,
+    shape: status === 'failed' || (status === 'ready' && !cube) ? 'needs a look' : undefined,
+    output: film.phase === 'failed' ? 'needs a look' : undefined,
+  };
+  return (
+    <nav aria-label="Steps">
+      <ol className="flex items-center">
+        {steps.map((each, i) => {
+          const open = each === step;
+          const look = looks[each];
+          return (
+            <li key={each} className="flex items-center">
+              {i > 0 && <span className="h-px w-3 bg-line" aria-hidden />}
+              <button
+                type="button"
+                aria-current={open ? 'step' : undefined}
+                aria-label={look ? `${names[each]}, ${look}` : `${names[each]}, fine`}
+                className={cx(
+                  'flex h-8 items-center gap-1.5 rounded-md px-3 font-display text-[15px]',
+                  open ? 'bg-ink font-bold text-paper' : 'hover:bg-line/60',
+                )}
+                onClick={() => goToStep(each)}
+              >
+                <span
+                  aria-hidden
+                  className={cx(
+                    'size-2',
+                    look ? 'rotate-45 bg-mustard' : 'rounded-full border-[1.5px]',
+                    !look && (open ? 'border-paper' : 'border-spruce'),
+                  )}
+                />
+                {names[each]}
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}
+
+function SavedState() {
+  const saving = useSession((state) => state.saving);
+  const failed = typeof saving === 'object';
+  return (
+    <span
+      role="status"
+      className={cx('truncate text-[12px]', failed ? 'text-accent-text' : 'text-quiet')}
+      title={failed ? saving.failed : 'Kept in this browser'}
+    >
+      {failed ? 'Not saved' : saving === 'saving' ? 'Saving' : 'Saved'}
+    </span>
+  );
+}

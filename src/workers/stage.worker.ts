@@ -1,0 +1,193 @@
+import * as Comlink from 'comlink';
+import { FilmPreparer, overviewOf, type PreparedFilm, readoutAt, sceneAt } from '@/core/chart/prepare';
+import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
+import { hitTest } from '@/core/scene/hit-test';
+import type { Scene, SceneNode } from '@/core/scene/scene';
+import type { MeasureText } from '@/core/scene/text-fit';
+import type { Cube } from '@/core/shaping/cube';
+import { createMeasure } from '@/render/canvas/measure-text';
+import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
+import { loadFonts } from '@/render/fonts';
+import type { PlayOptions, StageReport, StageWorkerApi } from './protocol';
+
+const worker = self as unknown as { fonts: FontFaceSet; requestAnimationFrame(callback: () => void): number };
+
+class StagePlayer {
+  private readonly context: OffscreenCanvasRenderingContext2D;
+  private readonly resources: PaintResources;
+  private readonly preparer = new FilmPreparer();
+  private film: PreparedFilm | null = null;
+  private cube: Cube | null = null;
+  private scene: Scene | null = null;
+  private timeSec = 0;
+  private shownFrame = -1;
+  private highlighted: number | null = null;
+  /** The clock at which play began, and from where; null while paused. */
+  private playing: (PlayOptions & { readonly startMs: number }) | null = null;
+
+  constructor(
+    private readonly canvas: OffscreenCanvas,
+    private readonly report: (report: StageReport) => void,
+  ) {
+    const context = canvas.getContext('2d', { alpha: false, willReadFrequently: true });
+    if (!context) throw new Error('This browser gives no canvas to draw on.');
+    this.context = context;
+    this.resources = { measure: createMeasure(context), images: new Map() };
+  }
+
+  get measure(): MeasureText {
+    return this.resources.measure;
+  }
+
+  resize(widthPx: number, heightPx: number): void {
+    if (this.canvas.width === widthPx && this.canvas.height === heightPx) return;
+    this.canvas.width = widthPx;
+    this.canvas.height = heightPx;
+    this.draw();
+  }
+
+  setFilm(project: Parameters<FilmPreparer['prepare']>[0], cube: Cube | null, timeSec: number) {
+    if (cube) this.cube = cube;
+    if (!this.cube) throw new Error('There is no data to draw yet.');
+    this.film = this.preparer.prepare(project, this.cube, this.measure);
+    if (!this.playing) this.timeSec = timeSec;
+    this.timeSec = Math.min(this.timeSec, this.film.clock.lengthSec);
+    this.draw();
+    return overviewOf(this.film);
+  }
+
+  clear(): void {
+    this.film = null;
+    this.scene = null;
+    this.playing = null;
+    this.context.setTransform(1, 0, 0, 1, 0, 0);
+    this.context.clearRect(0, 0, this.canvas.width, this.canvas.height);
+  }
+
+  play(options: PlayOptions): void {
+    const already = this.playing !== null;
+    this.playing = { ...options, startMs: performance.now() };
+    if (!already) worker.requestAnimationFrame(() => this.tick());
+  }
+
+  pause(): void {
+    this.playing = null;
+    this.draw();
+  }
+
+  seek(timeSec: number): void {
+    this.timeSec = timeSec;
+    if (this.playing) this.playing = { ...this.playing, fromSec: timeSec, startMs: performance.now() };
+    this.draw();
+  }
+
+  highlight(category: number | null): void {
+    this.highlighted = category;
+    if (!this.playing) this.draw();
+  }
+
+  hit(x: number, y: number) {
+    return this.scene ? hitTest(this.scene, x, y, this.measure) : null;
+  }
+
+  /** The time follows the clock, so a late picture never slows the film down. */
+  private tick(): void {
+    if (!this.playing || !this.film) {
+      this.playing = null;
+      return;
+    }
+    const { fromSec, speed, loop, startMs } = this.playing;
+    const playedSec = ((performance.now() - startMs) / 1000) * speed;
+    const end = loop ? loop[1] : this.film.clock.lengthSec;
+    let time = fromSec + playedSec;
+    if (time >= end) {
+      const span = loop ? loop[1] - loop[0] : 0;
+      if (loop && span > 0) time = loop[0] + ((time - loop[1]) % span);
+      else {
+        time = this.film.clock.lengthSec;
+        this.playing = null;
+      }
+    }
+    this.timeSec = time;
+    if (!this.playing || frameAt(this.film.clock, time) !== this.shownFrame) this.draw();
+    if (this.playing) worker.requestAnimationFrame(() => this.tick());
+  }
+
+  /** Draws the frame that the film has at this time: exactly the one that an export would hold. */
+  private draw(): void {
+    if (!this.film) return;
+    const { clock, chart } = this.film;
+    this.shownFrame = frameAt(clock, this.timeSec);
+    const frameSec = frameTimeSec(clock, this.shownFrame);
+    this.scene = sceneAt(this.film, frameSec);
+    const scale = this.canvas.width / chart.stage.widthPx;
+    paintScene(this.context, this.scene, scale, this.resources);
+    if (this.highlighted !== null)
+      outline(this.context, this.scene, this.highlighted, this.film.chart.frame.inks.strong);
+    this.report({
+      readout: { ...readoutAt(this.film, frameSec), timeSec: this.timeSec },
+      playing: this.playing !== null,
+    });
+  }
+}
+
+/** Marks a bar for the person who points at it; never part of a film. */
+function outline(context: OffscreenCanvasRenderingContext2D, scene: Scene, category: number, ink: string): void {
+  const bar = findBar(scene.nodes, category);
+  if (bar?.kind !== 'rect') return;
+  const around = scene.heightPx * 0.004;
+  context.globalAlpha = 1;
+  context.strokeStyle = ink;
+  context.lineWidth = scene.heightPx * 0.004;
+  context.strokeRect(bar.x - around, bar.y - around, bar.widthPx + 2 * around, bar.heightPx + 2 * around);
+}
+
+function findBar(nodes: readonly SceneNode[], category: number): SceneNode | null {
+  for (const node of nodes) {
+    const found = node.kind === 'group' ? findBar(node.children, category) : null;
+    if (found) return found;
+    if (node.subject?.part === 'bar' && node.subject.category === category) return node;
+  }
+  return null;
+}
+
+let player: StagePlayer | null = null;
+
+const api: StageWorkerApi = {
+  async start(canvas, baseUrl, report) {
+    await loadFonts(worker.fonts, baseUrl);
+    player = new StagePlayer(canvas, report);
+  },
+  async resize(widthPx, heightPx) {
+    player?.resize(widthPx, heightPx);
+  },
+  async setFilm(project, cube, timeSec) {
+    try {
+      if (!player) throw new Error('The stage is not ready yet.');
+      const overview = player.setFilm(project, cube, timeSec);
+      return Comlink.transfer({ ok: true as const, overview }, [overview.slots.buffer as ArrayBuffer]);
+    } catch (error) {
+      return { ok: false, message: error instanceof Error ? error.message : String(error) };
+    }
+  },
+  async clear() {
+    player?.clear();
+  },
+  async play(options) {
+    player?.play(options);
+  },
+  async pause() {
+    player?.pause();
+  },
+  async seek(timeSec) {
+    player?.seek(timeSec);
+  },
+  async highlight(category) {
+    player?.highlight(category);
+  },
+  async hit(x, y) {
+    return player?.hit(x, y) ?? null;
+  },
+};
+
+Comlink.expose(api);
