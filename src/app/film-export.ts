@@ -6,7 +6,7 @@ import { sessionStore, setSession } from '@/state/session';
 import type { FilmChoice } from '@/ui/services';
 import { callback, startFilmWorker, type WorkerClient } from '@/workers/client';
 import type { FilmResult, FilmWorkerApi } from '@/workers/protocol';
-import { download, fileNameOf } from './wiring';
+import { download, fileNameOf } from './download';
 
 const FILM_FOLDER = 'films';
 

@@ -8,6 +8,7 @@ import { keepAsset, loadAsset } from '@/state/shelf';
 import { ImportRefused, Studio } from '@/state/studio';
 import type { FilmChoice, Services } from '@/ui/services';
 import { callback, startStageWorker, startTableWorker, transfer } from '@/workers/client';
+import { download, fileNameOf } from './download';
 import { startFilmExport } from './film-export';
 
 /** The most that a table's file may weigh; more does not fit into a browser's memory several times over. */
@@ -81,20 +82,6 @@ function tell(fileName: string, error: unknown): void {
   const issue = error instanceof ImportRefused ? error.issues[0] : undefined;
   const place = issue?.row === undefined ? '' : ` (row ${issue.row})`;
   toast.error(`${fileName}${place}`, { description: message });
-}
-
-/** A file name from the project's name. */
-export function fileNameOf(name: string, ending: string): string {
-  const plain = name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '');
-  return `${plain.slice(0, 80) || 'plucky-tempo'}${ending}`;
-}
-
-/** Hands a file to the person as a download. */
-export function download(url: string, fileName: string): void {
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = fileName;
-  link.click();
 }
 
 async function saveProject(): Promise<void> {

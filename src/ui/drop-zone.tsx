@@ -20,6 +20,7 @@ export function DropZone({ onFiles, children }: DropZoneProps) {
     setOver(depth.current > 0);
   };
   return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: dropping has other ways in for the keyboard: buttons and Ctrl O
     <div
       className="h-full"
       onDragEnter={move(1)}

@@ -8,7 +8,10 @@ import type { Issue, Outcome } from '@/core/table/issue';
 import type { ColumnProfile } from '@/core/table/profile';
 
 /** What the interface shows of a column; the recogniser itself stays in the worker. */
-export type ColumnSummary = Pick<ColumnProfile, 'name' | 'kind' | 'distinctCount' | 'blankCount'>;
+export type ColumnSummary = Pick<ColumnProfile, 'name' | 'kind' | 'distinctCount' | 'blankCount'> & {
+  /** Characters of its longest cell among the first few hundred different ones. */
+  readonly longest: number;
+};
 
 /** What the interface knows of a table; its cells stay in the worker and are asked for by the window. */
 export interface TableSummary {

@@ -152,13 +152,17 @@ function findBar(nodes: readonly SceneNode[], category: number): SceneNode | nul
 }
 
 let player: StagePlayer | null = null;
+/** The size asked for before the fonts were loaded. */
+let wanted: readonly [number, number] = [640, 360];
 
 const api: StageWorkerApi = {
   async start(canvas, baseUrl, report) {
     await loadFonts(worker.fonts, baseUrl);
     player = new StagePlayer(canvas, report);
+    player.resize(...wanted);
   },
   async resize(widthPx, heightPx) {
+    wanted = [widthPx, heightPx];
     player?.resize(widthPx, heightPx);
   },
   async setFilm(project, cube, timeSec) {

@@ -19,7 +19,8 @@ const api: TableWorkerApi = {
     table = outcome.value.table;
     const columns = table.columns.map((column) => {
       const { kind, distinctCount, blankCount } = profileColumn(column);
-      return { name: column.name, kind, distinctCount, blankCount };
+      const longest = column.texts.slice(0, 400).reduce((most, text) => Math.max(most, text.length), 0);
+      return { name: column.name, kind, distinctCount, blankCount, longest };
     });
     const { readAs } = outcome.value;
     const guesses = recogniseShapes(table);

@@ -62,17 +62,18 @@ export function prepareRankedBars(
   const places = Math.max(1, Math.min(chart.places, Math.max(cube.categories.length, 1)));
   const tick: Font = { family: textFamily, weight: 500, sizePx: 2 * unit };
   const barsY = plot.y + 2 * tick.sizePx;
-  const slotPx = Math.min(16 * unit, (plot.y + plot.heightPx - barsY) / places);
-  const sizePx = Math.max(1, Math.min(3.4 * unit, slotPx * 0.5));
+  const slotPx = Math.min(24 * unit, (plot.y + plot.heightPx - barsY) / places);
+  const sizePx = Math.max(1, Math.min(4.2 * unit, slotPx * 0.5));
   const name: Font = { family: textFamily, weight: 600, sizePx };
-  const value: Font = { family: textFamily, weight: 600, sizePx: sizePx * 0.94 };
-  const rank: Font = { family: textFamily, weight: 500, sizePx: sizePx * 0.72 };
+  const rank: Font = { family: textFamily, weight: 600, sizePx: sizePx * 0.8 };
   const rankPx = lineWidth('0'.repeat(String(places).length), rank, true, measure) + sizePx * 0.5;
   const series = Array.from(motion.series.categories);
   const limitPx = plot.widthPx * 0.3;
   const names = series.map((c) => fitText(cube.categories[c] ?? '', name, limitPx, measure));
   const gutterPx = Math.max(0, ...names.map((text) => measure(text, name)));
   const formatValue = numberFormat(chart.numbers, decimalsOf(cube.values));
+  const bothSides = hasNegative(domain) && hasPositive(domain);
+  const value = valueFont(sizePx * 0.94, plot.widthPx * (bothSides ? 0.2 : 0.34), domain, formatValue, measure);
   const widest = (sign: 1 | -1) => widestValue(domain, sign, formatValue, value, measure);
   const gapPx = sizePx * 0.4;
   const leftRoom = hasNegative(domain) ? widest(-1) + gapPx : 0;
@@ -114,6 +115,22 @@ const extreme = (values: Float64Array) =>
 const hasNegative = (domain: DomainCourse) => extreme(domain.low) < 0;
 const hasPositive = (domain: DomainCourse) => extreme(domain.high) > 0 || !hasNegative(domain);
 
+/** The font of the value labels, made smaller when long numbers would leave the bars no room. */
+function valueFont(
+  sizePx: number,
+  limitPx: number,
+  domain: DomainCourse,
+  format: (value: number) => string,
+  measure: MeasureText,
+): Font {
+  const font: Font = { family: textFamily, weight: 600, sizePx };
+  const widest = Math.max(
+    widestValue(domain, 1, format, font, measure),
+    widestValue(domain, -1, format, font, measure),
+  );
+  return widest > limitPx ? { ...font, sizePx: (sizePx * limitPx) / widest } : font;
+}
+
 /** Room for the longest label on one side: every size of number that the axis passes through is tried. */
 function widestValue(
   domain: DomainCourse,
@@ -152,10 +169,11 @@ export function rankedBarsScene(prepared: PreparedRankedBars, timeSec: number): 
   const { stage, frame } = prepared;
   const domain = domainAt(prepared.domain, timeSec);
   const bars: SceneNode[] = [];
-  for (const place of placesAt(prepared.motion, timeSec)) pushBar(bars, prepared, domain, place);
+  const labels: SceneNode[] = [];
+  for (const place of placesAt(prepared.motion, timeSec)) pushBar(bars, labels, prepared, domain, place);
   const nodes: SceneNode[] = [
     ...axisNodes(prepared, domain),
-    { kind: 'group', id: 'bars', clip: prepared.clip, children: bars },
+    { kind: 'group', id: 'bars', clip: prepared.clip, children: [...bars, ...labels] },
     zeroLine(prepared, domain),
     ...frame.still,
     stampNode(prepared, timeSec),
@@ -170,10 +188,17 @@ function xOf(prepared: PreparedRankedBars, domain: Domain, value: number): numbe
   return x + widthPx * Math.min(1, Math.max(0, share));
 }
 
-function pushBar(nodes: SceneNode[], prepared: PreparedRankedBars, domain: Domain, place: Place): void {
-  const { slotPx, bars, fonts, frame } = prepared;
+/** Labels are drawn after all bars, so that two bars that pass each other never hide a number. */
+function pushBar(
+  bars: SceneNode[],
+  labels: SceneNode[],
+  prepared: PreparedRankedBars,
+  domain: Domain,
+  place: Place,
+): void {
+  const { slotPx, fonts, frame } = prepared;
   const { series, category, value, slot } = place;
-  const top = bars.y + slot * slotPx;
+  const top = prepared.bars.y + slot * slotPx;
   const thickPx = slotPx * 0.76;
   const y = top + (slotPx - thickPx) / 2;
   const from = xOf(prepared, domain, 0);
@@ -183,7 +208,7 @@ function pushBar(nodes: SceneNode[], prepared: PreparedRankedBars, domain: Domai
   const middle = y + thickPx / 2;
   const gapPx = fonts.name.sizePx * 0.4;
   const onLeft = value < 0;
-  nodes.push({
+  bars.push({
     kind: 'rect',
     id: `bar:${category}`,
     subject: { part: 'bar', category },
@@ -195,7 +220,7 @@ function pushBar(nodes: SceneNode[], prepared: PreparedRankedBars, domain: Domai
     fill: prepared.colours[series] ?? '#888888',
     opacity,
   });
-  nodes.push({
+  labels.push({
     kind: 'text',
     id: `name:${category}`,
     subject: { part: 'name', category },
@@ -207,7 +232,7 @@ function pushBar(nodes: SceneNode[], prepared: PreparedRankedBars, domain: Domai
     align: 'end',
     opacity,
   });
-  nodes.push({
+  labels.push({
     kind: 'text',
     id: `value:${category}`,
     subject: { part: 'value', category },

@@ -46,7 +46,7 @@ export function defaultProject(id: string, name: string, table: TableEntry, char
     charts: [chart],
     film: {
       stage: { widthPx: 1920, heightPx: 1080, background: '#FFFCF5' },
-      framesPerSec: 30,
+      framesPerSec: 60,
       sequence: [chart.id],
       extras: [],
       captions: [],
@@ -56,10 +56,10 @@ export function defaultProject(id: string, name: string, table: TableEntry, char
 }
 
 /**
- * Seconds that a first film of this data lasts: about a second a period, from 8 to 60 seconds, with the usual holds.
+ * Seconds that a first film of this data lasts: about two thirds of a second a period, from 8 to 60 seconds, with the usual holds.
  */
 export function suggestLengthSec(cube: Cube): number {
-  return Math.min(60, Math.max(8, Math.round(cube.periods.length - 1 + 2)));
+  return Math.min(60, Math.max(8, Math.round((cube.periods.length - 1) * 0.65 + 2)));
 }
 
 /** Places for a first race: all categories up to ten, never more than fit. */

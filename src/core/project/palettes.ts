@@ -23,6 +23,10 @@ export const palettes: readonly Palette[] = [
       '#7D93C4',
       '#B33A3A',
       '#A9B04A',
+      '#3A3F87',
+      '#D77FA1',
+      '#1F8FB3',
+      '#C9A66B',
     ],
   },
   {

@@ -12,14 +12,17 @@
 export function smoothEnvelope(ceilings: Float64Array, reach: number): Float64Array {
   const cells = ceilings.length;
   const peaks = runningMaximum(ceilings, reach);
+  const top = ceilings.reduce((most, ceiling) => Math.max(most, ceiling), 0);
   const heights = new Float64Array(cells + 1);
   const weights = triangle(reach);
   const clamp = (i: number) => Math.min(cells - 1, Math.max(0, i));
   for (let knot = 0; knot <= cells; knot++) {
     let sum = 0;
+    // Weighed before they are added, so that values near the largest number do not overflow.
     for (let j = 0; j < weights.length; j++) sum += (weights[j] ?? 0) * (peaks[clamp(knot - reach + j)] ?? 0);
     const floor = Math.max(ceilings[clamp(knot - 1)] ?? 0, ceilings[clamp(knot)] ?? 0);
-    heights[knot] = Math.max(sum, floor);
+    // Weights that sum to 1 but for rounding may pass the greatest of what they weigh.
+    heights[knot] = Math.min(top, Math.max(sum, floor));
   }
   return heights;
 }

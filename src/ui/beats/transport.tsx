@@ -30,7 +30,7 @@ export function Transport() {
       <IconButton
         label={playing ? 'Pause' : 'Play'}
         disabled={disabled}
-        className="bg-ink text-paper hover:bg-ink hover:opacity-90"
+        className="bg-ink text-paper hover:bg-accent!"
         onClick={() => void studio.toggle()}
       >
         {playing ? <Pause className="size-4" aria-hidden /> : <Play className="size-4" aria-hidden />}

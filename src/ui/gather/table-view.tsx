@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { CellWindow, TableSummary } from '@/workers/protocol';
+import type { CellWindow, ColumnSummary, TableSummary } from '@/workers/protocol';
 import { VirtualGrid } from '../parts/virtual-grid';
 import { useServices } from '../services';
 import { useSession } from '../use-state';
@@ -51,7 +51,7 @@ function Grid({ table }: { readonly table: TableSummary }) {
       label="The table as it was read"
       rowCount={table.rowCount}
       columnCount={table.columns.length}
-      columnWidth={(column) => Math.min(260, Math.max(96, (table.columns[column]?.name.length ?? 0) * 8 + 24))}
+      columnWidth={(column) => widthOf(table.columns[column])}
       headHeight={44}
       headOf={(column) => (
         <>
@@ -74,6 +74,11 @@ function Grid({ table }: { readonly table: TableSummary }) {
       onWindow={load}
     />
   );
+}
+
+function widthOf(column: ColumnSummary | undefined): number {
+  const characters = Math.max(column?.name.length ?? 0, column?.longest ?? 0);
+  return Math.min(280, Math.max(96, characters * 7.6 + 24));
 }
 
 function useMarks(): ReadonlySet<string> {

@@ -97,7 +97,7 @@ export function NumberField(props: NumberFieldProps) {
         />
         <span
           title="Drag sideways to change"
-          className="flex min-w-7 cursor-ew-resize touch-none items-center border-l border-line px-2 text-[12px] text-quiet select-none"
+          className="flex min-w-7 shrink-0 whitespace-nowrap cursor-ew-resize touch-none items-center border-l border-line px-2 text-[12px] text-quiet select-none"
           onPointerDown={onPointerDown}
           onPointerMove={onPointerMove}
           onPointerUp={onPointerUp}

@@ -77,6 +77,7 @@ export function Stage({ small }: StageProps) {
         status !== 'ready' && 'invisible',
       )}
     >
+      {/* biome-ignore lint/a11y/useKeyWithClickEvents: clicking is a short cut; the search and the palette open every control */}
       <div
         ref={holder}
         role="img"
@@ -114,7 +115,7 @@ function useFittedSize(room: React.RefObject<HTMLDivElement | null>, widthPx: nu
   useEffect(() => {
     const element = room.current;
     if (!element) return;
-    const fit = () => {
+    const measureRoom = () => {
       const style = getComputedStyle(element);
       const roomX =
         element.clientWidth - Number.parseFloat(style.paddingLeft) - Number.parseFloat(style.paddingRight) - 2;
@@ -123,9 +124,9 @@ function useFittedSize(room: React.RefObject<HTMLDivElement | null>, widthPx: nu
       const scale = Math.max(0.01, Math.min(roomX / widthPx, roomY / heightPx));
       setSize({ widthPx: Math.floor(widthPx * scale), heightPx: Math.floor(heightPx * scale) });
     };
-    const observer = new ResizeObserver(fit);
+    const observer = new ResizeObserver(measureRoom);
     observer.observe(element);
-    fit();
+    measureRoom();
     return () => observer.disconnect();
   }, [room, widthPx, heightPx]);
   return size;

@@ -1,0 +1,66 @@
+/** Who may import what: the table of docs/architecture.md, and no cycles anywhere. */
+const inside = (folder) => `^src/${folder}/`;
+const tests = '\\.test\\.tsx?$|^src/core/testing/';
+const packages = (names) => `node_modules/(${names.join('|')})/`;
+
+/** Files of a folder may import the listed places under src, and nothing else there. */
+const only = (name, from, to, fromNot = []) => ({
+  name,
+  severity: 'error',
+  from: { path: from, pathNot: [tests, ...fromNot] },
+  to: { path: '^src/', pathNot: to },
+});
+
+const core = (folder, to) =>
+  only(
+    `core-${folder}`,
+    inside(`core/${folder}`),
+    [folder, ...to].map((each) => inside(`core/${each}`)),
+  );
+
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'resolves', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    core('table', []),
+    core('shaping', ['table']),
+    core('scene', []),
+    core('pace', ['shaping', 'table']),
+    core('scale', ['shaping', 'table']),
+    core('motion', ['pace', 'shaping', 'table']),
+    core('project', ['motion', 'pace', 'scale', 'shaping', 'table']),
+    core('chart', ['project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
+    {
+      name: 'core-packages',
+      severity: 'error',
+      from: { path: inside('core'), pathNot: tests },
+      to: {
+        path: 'node_modules',
+        pathNot: packages(['d3-[a-z]+', '@types/d3-[a-z]+', 'joi', 'papaparse', '@types/papaparse']),
+      },
+    },
+    only('render', inside('render'), ['core', 'render'].map(inside)),
+    only('export', inside('export'), ['core', 'render', 'export'].map(inside)),
+    only('worker-entries', '^src/workers/.*\\.worker\\.ts$', ['core', 'render', 'export', 'workers'].map(inside)),
+    only('worker-client', inside('workers'), ['core', 'workers'].map(inside), ['\\.worker\\.ts$']),
+    only('state', inside('state'), [inside('core'), inside('state'), '^src/workers/protocol\\.ts$']),
+    only('ui', inside('ui'), [inside('core'), inside('state'), inside('ui'), '^src/workers/protocol\\.ts$']),
+    {
+      name: 'tests-stay-outside',
+      severity: 'error',
+      from: { pathNot: tests },
+      to: { path: tests },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.css$' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.mjs', '.js'],
+    },
+  },
+};

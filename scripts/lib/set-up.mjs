@@ -1,0 +1,99 @@
+// What every command needs before it can run: packages, Debian's programs and a build that is up to date.
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** The project's folder. */
+export const root = fileURLToPath(new URL('../../', import.meta.url));
+
+const BUILT_FROM = path.join(root, '.next', 'built-from.json');
+const SOURCES = [
+  'src',
+  'public/samples',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+  'package-lock.json',
+  '.env',
+];
+
+/** Runs a command in the project's folder with its output on ours; throws when it fails. */
+export function run(command, args, options = {}) {
+  const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (result.error) throw result.error;
+  if (result.status !== 0)
+    throw new Error(`${[command, ...args].join(' ')} ended with ${result.status ?? result.signal}`);
+}
+
+/** Installs the packages when there are none, or when the lock file is newer than they are. */
+export function ensurePackages() {
+  const installed = path.join(root, 'node_modules', '.package-lock.json');
+  const lock = path.join(root, 'package-lock.json');
+  if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(lock).mtimeMs) return;
+  console.log('Installing packages (npm ci)');
+  run('npm', ['ci', '--no-audit', '--no-fund']);
+}
+
+/** Builds when a source file has changed since the last build. */
+export function ensureBuild() {
+  const now = fingerprint();
+  if (
+    existsSync(path.join(root, '.next', 'BUILD_ID')) &&
+    existsSync(BUILT_FROM) &&
+    readFileSync(BUILT_FROM, 'utf8') === now
+  )
+    return;
+  console.log('Building');
+  run('npm', ['run', '--silent', 'build']);
+  writeFileSync(BUILT_FROM, now);
+}
+
+function fingerprint() {
+  const files = [];
+  const walk = (place) => {
+    const full = path.join(root, place);
+    if (!existsSync(full)) return;
+    const stat = statSync(full);
+    if (stat.isDirectory()) for (const name of readdirSync(full).sort()) walk(path.join(place, name));
+    else if (!/\.test\.tsx?$/.test(place)) files.push([place, stat.size, Math.round(stat.mtimeMs)]);
+  };
+  for (const place of SOURCES) walk(place);
+  return JSON.stringify(files);
+}
+
+/** Chromium as Debian has it, or where CHROMIUM_PATH says. */
+export function chromiumPath() {
+  const found = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+    (each) => each && existsSync(each),
+  );
+  return found ?? null;
+}
+
+const has = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).status === 0;
+
+/** Installs chromium and ffmpeg from Debian when they are absent; says what to install where that is not possible. */
+export function ensurePrograms() {
+  const missing = [];
+  if (!chromiumPath()) missing.push('chromium');
+  if (!has('ffmpeg') || !has('ffprobe')) missing.push('ffmpeg');
+  if (missing.length === 0) return;
+  if (process.getuid?.() !== 0 || !has('apt-get')) {
+    throw new Error(
+      `Please install ${missing.join(' and ')} (on Debian: sudo apt-get install ${missing.join(' ')}) and start again.`,
+    );
+  }
+  console.log(`Installing ${missing.join(' and ')} from Debian`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  run('apt-get', ['update', '-qq'], { env });
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing, 'fonts-liberation'], { env });
+}
+
+/** The version of a program, for the first line of measurements. */
+export function versionOf(program, args = ['--version']) {
+  try {
+    return execFileSync(program, args, { encoding: 'utf8' }).split('\n')[0].trim();
+  } catch {
+    return `${program}: none`;
+  }
+}

@@ -1,0 +1,97 @@
+// npm test: sets up, then checks style, types, dependency rules, unit tests, the build and the app in a browser.
+// One part alone: npm test -- --lint | --types | --rules | --unit | --build | --e2e (several may be named).
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { ensureBuild, ensurePackages, ensurePrograms, root } from './lib/set-up.mjs';
+
+const parts = ['lint', 'types', 'rules', 'unit', 'build', 'e2e'];
+const named = process.argv.slice(2).map((flag) => flag.replace(/^--/, ''));
+const unknown = named.filter((name) => !parts.includes(name));
+if (unknown.length > 0) {
+  console.error(`Unknown part: ${unknown.join(', ')}. Known parts: ${parts.map((part) => `--${part}`).join(' ')}`);
+  process.exit(2);
+}
+const wanted = (part) => named.length === 0 || named.includes(part);
+const reports = path.join(root, 'test-results');
+const total = { passed: 0, failed: 0 };
+
+function step(name, action) {
+  const startedMs = Date.now();
+  console.log(`\n── ${name}`);
+  let ok = false;
+  try {
+    ok = action();
+  } catch (error) {
+    console.error(error.message);
+  }
+  console.log(`── ${name}: ${ok ? 'fine' : 'FAILED'} (${((Date.now() - startedMs) / 1000).toFixed(1)} s)`);
+  return ok;
+}
+
+const npx = (...args) => spawnSync('npx', ['--no-install', ...args], { cwd: root, stdio: 'inherit' }).status === 0;
+
+/** A check that has no tests of its own counts when it fails, so that the last line never hides it. */
+function check(part, name, action) {
+  if (wanted(part) && !step(name, action)) total.failed++;
+}
+
+function tests(part, name, report, action, count) {
+  if (!wanted(part)) return;
+  rmSync(report, { force: true });
+  const ok = step(name, action);
+  let found = { passed: 0, failed: 1 };
+  try {
+    found = count(JSON.parse(readFileSync(report, 'utf8')));
+  } catch {
+    console.error(`${name} wrote no report.`);
+  }
+  total.passed += found.passed;
+  total.failed += ok ? found.failed : Math.max(1, found.failed);
+}
+
+const setUp = step('Set-up', () => {
+  ensurePackages();
+  if (wanted('e2e') || wanted('build')) ensurePrograms();
+  mkdirSync(reports, { recursive: true });
+  return true;
+});
+if (!setUp) total.failed++;
+else {
+  check('lint', 'Style (Biome)', () => npx('biome', 'check', '.'));
+  check(
+    'types',
+    'Types',
+    () => npx('next', 'typegen') && npx('tsc', '--noEmit') && npx('tsc', '-p', 'tsconfig.core.json', '--noEmit'),
+  );
+  check('rules', 'Dependency rules', () => npx('depcruise', 'src', '--config', '.dependency-cruiser.cjs'));
+  const unit = path.join(reports, 'unit.json');
+  tests(
+    'unit',
+    'Unit tests (Vitest)',
+    unit,
+    () => npx('vitest', 'run', '--coverage', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`),
+    (json) => ({
+      passed: json.numPassedTests,
+      failed: json.numFailedTests + (json.numFailedTestSuites > 0 && json.numFailedTests === 0 ? 1 : 0),
+    }),
+  );
+  check('build', 'Build', () => {
+    ensureBuild();
+    return true;
+  });
+  const browser = path.join(reports, 'browser.json');
+  tests(
+    'e2e',
+    'Browser tests (Playwright)',
+    browser,
+    () => {
+      ensureBuild();
+      process.env.PLAYWRIGHT_JSON_OUTPUT_NAME = browser;
+      return npx('playwright', 'test', '--reporter=list,json');
+    },
+    (json) => ({ passed: json.stats.expected + json.stats.flaky, failed: json.stats.unexpected }),
+  );
+}
+console.log(`\n${total.passed} passed, ${total.failed} failed`);
+process.exit(total.failed > 0 ? 1 : 0);

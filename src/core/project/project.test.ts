@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest';
+import { defaultChart, defaultProject, titleFromFileName } from './defaults';
+import { PROJECT_VERSION } from './project';
+import { readProject } from './read-project';
+
+const fields = { shape: 'long', period: 'Year', category: 'Name', value: 'Value' } as const;
+const source = { kind: 'file', fileName: 'x.csv', assetId: 'a1' } as const;
+const project = defaultProject('p1', 'Test', { id: 't1', name: 'x', source }, defaultChart('c1', 't1', fields));
+const copy = () => structuredClone(project) as unknown as Record<string, never> & typeof project;
+
+describe('reading a project', () => {
+  it('takes what the app itself makes, through JSON', () => {
+    const outcome = readProject(JSON.parse(JSON.stringify(project)));
+    expect(outcome).toEqual({ ok: true, value: project, issues: [] });
+  });
+
+  it('lists every fault with its path', () => {
+    const bad = copy() as unknown as { charts: { places: number; palette?: string }[]; name: number };
+    (bad.charts[0] as { places: number }).places = 999;
+    bad.name = 5;
+    const outcome = readProject(bad);
+    expect(outcome.ok).toBe(false);
+    expect(outcome.issues.map(({ raw }) => raw).sort()).toEqual(['charts.0.places', 'name']);
+  });
+
+  it.each([null, 5, [], 'text', {}, { format: 'something-else' }])('refuses %j', (data) => {
+    expect(readProject(data).issues[0]?.code).toBe('not-a-project');
+  });
+
+  it('refuses a newer version by name', () => {
+    const outcome = readProject({ ...project, version: PROJECT_VERSION + 1 });
+    expect(outcome.issues[0]?.code).toBe('newer-version');
+  });
+
+  it.each([0, -3, 'one', undefined])('refuses the unknown version %j', (version) => {
+    expect(readProject({ ...project, version }).ok).toBe(false);
+  });
+
+  it('refuses links that lead nowhere', () => {
+    expect(readProject({ ...project, film: { ...project.film, sequence: ['gone'] } }).issues[0]?.message).toContain(
+      'gone',
+    );
+  });
+});
+
+describe('titles', () => {
+  it.each([
+    ['ferry_passengers-2020.csv', 'Ferry passengers 2020'],
+    ['a.b.CSV', 'A b'],
+    ['.csv', ''],
+  ])('come from the file name %s', (name, title) => expect(titleFromFileName(name)).toBe(title));
+});
