@@ -108,9 +108,15 @@ export class Studio {
     const fits =
       roles.every((role) => names.has(chart.fields[role])) && summary.guesses[0]?.fields.shape === chart.fields.shape;
     if (!fits || chart.fields.shape !== 'long') return null;
-    const renamed = { ...chart, tableId: entry.id };
+    const oldTitle = titleFromFileName(project.tables.find(({ id }) => id === chart.tableId)?.source.fileName ?? '');
+    const title = titleFromFileName(entry.source.fileName);
+    // A title that nobody has touched still names the old file.
+    const text = chart.text.title === oldTitle ? { ...chart.text, title } : chart.text;
+    const renamed = { ...chart, tableId: entry.id, text };
+    const name = project.name === oldTitle ? title : project.name;
     return {
       ...project,
+      name,
       tables: [entry],
       charts: project.charts.map((each) => (each.id === chart.id ? renamed : each)),
     };

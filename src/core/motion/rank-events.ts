@@ -19,6 +19,8 @@ export interface RankEvents {
 /** Below this many contenders every pair is looked at; above, the step is halved until few are left. */
 const FEW = 24;
 const MAX_HALVINGS = 10;
+/** Both halves together must have less than this part of the pairs of the whole. */
+const WORTH_HALVING = 0.7;
 /** Contenders this close under the bar still count, so that rounding drops nobody; relative to the bar. */
 const MARGIN = 1e-9;
 
@@ -100,18 +102,23 @@ class RankSweep {
     const present: number[] = [];
     for (let k = 0; k < this.total; k++) if (presentInStep(this.set, k, step)) present.push(k);
     const asWhole = this.set.between === 'step';
-    this.stretch(present, step, 0, asWhole ? 0 : 1, 0);
+    const to = asWhole ? 0 : 1;
+    this.stretch(this.contendersOf(present, step, 0, to), step, 0, to, 0);
   }
 
   /** Finds the changes on the fractions (from, to] of a step's travel among these series. */
-  private stretch(candidates: readonly number[], step: number, from: number, to: number, depth: number): void {
-    const contenders = this.contendersOf(candidates, step, from, to);
+  private stretch(contenders: readonly number[], step: number, from: number, to: number, depth: number): void {
     const few = Math.max(FEW, 3 * this.places);
+    const middle = (from + to) / 2;
     if (contenders.length > few && depth < MAX_HALVINGS && to > from) {
-      const middle = (from + to) / 2;
-      this.stretch(contenders, step, from, middle, depth + 1);
-      this.stretch(contenders, step, middle, to, depth + 1);
-      return;
+      const early = this.contendersOf(contenders, step, from, middle);
+      const late = this.contendersOf(contenders, step, middle, to);
+      // Halving pays only while it leaves fewer pairs; a crowd of equal values stays together however short the stretch.
+      if (early.length ** 2 + late.length ** 2 < WORTH_HALVING * contenders.length ** 2) {
+        this.stretch(early, step, from, middle, depth + 1);
+        this.stretch(late, step, middle, to, depth + 1);
+        return;
+      }
     }
     this.comparePairs(contenders, step, from, to);
   }

@@ -19,6 +19,7 @@ interface TableProfile {
 type ShapeRecogniser = (table: TableProfile) => ShapeGuess | null;
 
 const periodNames = /\b(year|date|period|month|quarter|week|day|time|when|season)s?\b/i;
+const categoryNames = /\b(name|category|series|team|area|region|country|island|place|group|item|type|species)\b/i;
 const valueNames = /\b(value|amount|total|count|number|passengers|sum|quantity|price|index)\b/i;
 
 /** A column may be a period by what it holds; a telling name, an early place and repeated use speak for it. */
@@ -42,6 +43,12 @@ function bestPeriod(table: TableProfile): ColumnProfile | null {
 
 const holdsNumbers = (profile: ColumnProfile) => profile.numberShare >= 0.5;
 
+/** With one row a period, a text column is a category only when it names a series, and is no column of remarks. */
+function namesOneSeries(category: ColumnProfile, numberColumns: number, rowCount: number): boolean {
+  const repeated = category.distinctCount < rowCount || rowCount === 1;
+  return numberColumns === 1 && category.blankCount === 0 && (repeated || categoryNames.test(category.name));
+}
+
 /** One row per period and category. */
 const recogniseLong: ShapeRecogniser = (table) => {
   const period = bestPeriod(table);
@@ -55,7 +62,7 @@ const recogniseLong: ShapeRecogniser = (table) => {
   const repeats = period.distinctCount < table.rowCount;
   return {
     fields: { shape: 'long', period: period.name, category: category.name, value: value.name },
-    score: repeats ? 0.9 : 0.5,
+    score: repeats ? 0.9 : namesOneSeries(category, numbers.length, table.rowCount) ? 0.65 : 0.5,
     why: repeats
       ? `one row per period and category: each of the ${period.distinctCount} periods in “${period.name}” stands in several rows`
       : `“${period.name}” reads as periods, “${category.name}” as names and “${value.name}” as numbers`,
@@ -85,7 +92,7 @@ const recognisePeriodsAcross: ShapeRecogniser = (table) => {
   const found = recognisePeriods(headers);
   const periods = headers.filter((name) => found?.recogniser.read(name));
   if (periods.length < 2) return null;
-  const names = table.columns.filter((profile) => !periods.includes(profile.name));
+  const names = table.columns.filter((profile) => !found?.recogniser.read(profile.name));
   const category = names.find((profile) => profile.kind === 'text') ?? names[0];
   if (!category) return null;
   return {
@@ -101,7 +108,7 @@ const recognisePeriodsAcross: ShapeRecogniser = (table) => {
  */
 const recogniseTextPeriods: ShapeRecogniser = (table) => {
   const numbers = table.columns.filter(holdsNumbers);
-  const texts = table.columns.filter((profile) => !numbers.includes(profile) && profile.kind === 'text');
+  const texts = table.columns.filter((profile) => !holdsNumbers(profile) && profile.kind === 'text');
   const first = texts[0] ?? (numbers.length > 1 ? numbers[0] : undefined);
   if (!first) return null;
   const value = numbers.filter((profile) => profile !== first).at(-1);

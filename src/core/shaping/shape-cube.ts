@@ -32,6 +32,7 @@ const periodWords: Record<PeriodKind, string> = {
  * that is said; cells that cannot be read are left absent and listed one by one.
  */
 export function shapeCube(table: Table, fields: Fields): Outcome<Cube> {
+  if (fieldsOfShape[fields.shape].every((role) => fields[role] === '')) return noLayout(table);
   for (const role of fieldsOfShape[fields.shape]) {
     if (findColumn(table, fields[role])) continue;
     const message = fields[role]
@@ -59,6 +60,19 @@ export function shapeCube(table: Table, fields: Fields): Outcome<Cube> {
   }
   const cube = { kind: axis.kind, periods: axis.periods, categories: names.names, values };
   return { ok: true, value: cube, issues: list.finish() };
+}
+
+/** Nothing was recognised: says what the table would need. */
+function noLayout(table: Table) {
+  const what =
+    table.columns.length === 1
+      ? 'The table has a single column.'
+      : table.columns.some((column) => profileColumn(column).numberShare >= 0.5)
+        ? 'No column of names or periods stands beside the numbers.'
+        : 'No column holds numbers.';
+  const need =
+    'A chart needs periods (years or dates) and numbers, and usually names. Choose columns in Shape, or another file in Gather.';
+  return refuse('no-layout', `${what} ${need}`);
 }
 
 function noValues(fields: Fields): string {
