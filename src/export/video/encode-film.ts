@@ -52,7 +52,7 @@ export async function encodeFilm(
     const sink = new PacketSink(source);
     encoder = new VideoEncoder({ output: (chunk, meta) => sink.take(chunk, meta), error: (error) => sink.fail(error) });
     encoder.configure(config);
-    await feed(job, encoder, sink, paint, signal, onProgress);
+    await feed(job, encoder, sink, file, paint, signal, onProgress);
     await encoder.flush();
     await sink.settled();
     await output.finalize();
@@ -92,6 +92,7 @@ async function feed(
   job: FilmJob,
   encoder: VideoEncoder,
   sink: PacketSink,
+  file: FilmFile,
   paint: (frame: number) => Promise<VideoFrame>,
   signal: AbortSignal,
   onProgress: (progress: FilmProgress) => void,
@@ -103,6 +104,7 @@ async function feed(
     await turns.next();
     if (signal.aborted) throw new ExportError('cancelled', 'The export was cancelled. Nothing was kept.');
     sink.check();
+    file.check();
     const frame = await paint(number);
     try {
       await roomInQueue(encoder, sink);

@@ -3,6 +3,8 @@ import { BufferTarget, StreamTarget, type StreamTargetChunk, type Target } from 
 /** Where a film is while it is written: streamed to the browser's private disk, or in memory where it has none. */
 export interface FilmFile {
   readonly target: Target;
+  /** Throws what went wrong while writing, as soon as it is known: the muxer itself may not notice. */
+  check(): void;
   /** Ends the file. What comes back crosses threads: the name of the private file, or the bytes. */
   finish(): Promise<FinishedFile>;
   /** Removes everything that was written. */
@@ -20,6 +22,7 @@ export const FILM_FOLDER = 'films';
 interface SyncAccess {
   write(data: Uint8Array, options: { at: number }): number;
   truncate(size: number): void;
+  getSize(): number;
   flush(): void;
   close(): void;
 }
@@ -39,17 +42,33 @@ export async function openFilmFile(name: string): Promise<FilmFile> {
     if (open) access.close();
     open = false;
   };
+  let failure: unknown = null;
+  let endByte = 0;
+  const check = () => {
+    if (failure) throw failure;
+    // A full disk shows as an exception in some browsers, as a short write in others, or only in the file's size.
+    if (open && access.getSize() < endByte)
+      throw new DOMException('The file is shorter than what was written.', 'QuotaExceededError');
+  };
   const writable = new WritableStream<StreamTargetChunk>({
     write({ data, position }) {
-      const written = access.write(data, { at: position });
-      // A full disk shows as a short write in some browsers and as an exception in others.
-      if (written < data.byteLength) throw new DOMException('short write', 'QuotaExceededError');
+      try {
+        const written = access.write(data, { at: position });
+        if (written < data.byteLength) throw new DOMException('Only a part was written.', 'QuotaExceededError');
+        endByte = Math.max(endByte, position + data.byteLength);
+        check();
+      } catch (error) {
+        failure ??= error;
+        throw error;
+      }
     },
   });
   return {
     target: new StreamTarget(writable, { chunked: true, chunkSize: CHUNK_BYTES }),
+    check,
     async finish() {
       access.flush();
+      check();
       close();
       return { kind: 'private-file', name };
     },
@@ -74,6 +93,7 @@ function memoryFile(): FilmFile {
   const target = new BufferTarget();
   return {
     target,
+    check() {},
     async finish() {
       return { kind: 'bytes', bytes: target.buffer ?? new ArrayBuffer(0) };
     },

@@ -1,0 +1,177 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { goTo, meanDifference, openApp, openFile, pause, pixels, probe, raceTable, shownFrame, words } from './support';
+
+const size = { widthPx: 854, heightPx: 480 };
+/** Pictures are compared smaller than film and preview, so that resampling weighs little. */
+const compared = { widthPx: 427, heightPx: 240 };
+
+async function exportFilm(page: Page, format: string): Promise<string> {
+  await goTo(page, 'Output');
+  await page.getByRole('radio', { name: format }).click();
+  await page.getByRole('combobox', { name: 'Size' }).click();
+  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: /^Export (MP4|WEBM)$/ }).click(),
+  ]);
+  await expect(page.getByText(/done in/)).toBeVisible();
+  return download.path();
+}
+
+/** The stage's picture at the playhead. */
+async function preview(page: Page): Promise<Buffer> {
+  await page.mouse.move(2, 2);
+  return pixels(
+    { png: await page.getByRole('img', { name: 'The stage' }).locator('canvas').screenshot() },
+    compared.widthPx,
+    compared.heightPx,
+  );
+}
+
+/** Colour of the topmost bar: the first strongly coloured pixel under the axis, a third of the way along. */
+function topBar(picture: Buffer): number[] {
+  for (let y = Math.round(compared.heightPx * 0.2); y < compared.heightPx; y++) {
+    const at = (y * compared.widthPx + Math.round(compared.widthPx * 0.2)) * 3;
+    const colour = [...picture.subarray(at, at + 3)];
+    if (Math.max(...colour) - Math.min(...colour) > 60)
+      return [...picture.subarray(at + compared.widthPx * 12, at + compared.widthPx * 12 + 3)];
+  }
+  return [];
+}
+
+const near = (colour: number[], hex: string) => {
+  const wanted = [1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16));
+  return Math.max(...wanted.map((channel, i) => Math.abs(channel - (colour[i] ?? 999))));
+};
+
+for (const { format, container, codec } of [
+  { format: 'MP4 (H.264)', container: 'mov,mp4', codec: 'h264' },
+  { format: 'WebM (VP9)', container: 'webm', codec: 'vp9' },
+]) {
+  test(`a file of one’s own becomes a film: ${format}, frame for frame as previewed`, async ({ page }) => {
+    await openApp(page);
+    await openFile(page, 'boats.csv', raceTable);
+    await expect(words(page)).toContainText('Cirrus');
+    await goTo(page, 'Pace');
+    await page.getByRole('spinbutton', { name: 'Whole film' }).fill('5');
+    await page.keyboard.press('Enter');
+    await page.getByRole('radio', { name: '30' }).click();
+    await expect(page.getByText('150 frames.')).toBeVisible();
+    const film = await exportFilm(page, format);
+    const found = probe(film);
+    expect(found).toMatchObject({
+      codec_name: codec,
+      width: size.widthPx,
+      height: size.heightPx,
+      nb_read_frames: '150',
+      avg_frame_rate: '30/1',
+    });
+    expect(found).toMatchObject({
+      color_space: 'bt709',
+      color_transfer: 'bt709',
+      color_primaries: 'bt709',
+      color_range: 'tv',
+    });
+    expect(String(found.format_name)).toContain(container);
+    expect(Number(found.duration)).toBeCloseTo(5, 1);
+
+    await pause(page);
+    await page.keyboard.press('Home');
+    await expect.poll(() => shownFrame(page)).toBe(0);
+    const first = pixels({ film, frame: 0 }, compared.widthPx, compared.heightPx);
+    expect(meanDifference(first, await preview(page))).toBeLessThan(4);
+    expect(near(topBar(first), '#0B6B5D'), 'Bravo leads at the start').toBeLessThan(12);
+
+    await page.getByRole('button', { name: /Alpha takes the lead/ }).click();
+    await expect.poll(() => shownFrame(page)).toBeGreaterThan(0);
+    const frame = await shownFrame(page);
+    const swap = pixels({ film, frame }, compared.widthPx, compared.heightPx);
+    expect(meanDifference(swap, await preview(page))).toBeLessThan(4);
+    expect(meanDifference(swap, first), 'the picture has changed since the start').toBeGreaterThan(6);
+
+    await page.keyboard.press('End');
+    await expect.poll(() => shownFrame(page)).toBe(149);
+    const last = pixels({ film, frame: 149 }, compared.widthPx, compared.heightPx);
+    expect(meanDifference(last, await preview(page))).toBeLessThan(4);
+    expect(near(topBar(last), '#0B6B5D'), 'Bravo leads at the end').toBeLessThan(12);
+    expect(near([...last.subarray(0, 3)], '#FFFCF5'), 'colours are those of the stage').toBeLessThanOrEqual(4);
+  });
+}
+
+test('key frames come at least every two seconds and the index of an MP4 stands in front', async ({ page }) => {
+  await openApp(page);
+  await openFile(page, 'boats.csv', raceTable);
+  await expect(words(page)).toContainText('Cirrus');
+  const film = await exportFilm(page, 'MP4 (H.264)');
+  const args = [
+    '-v',
+    'error',
+    '-select_streams',
+    'v:0',
+    '-show_entries',
+    'packet=pts_time,flags',
+    '-of',
+    'csv=p=0',
+    film,
+  ];
+  const keys = execFileSync('ffprobe', args, { encoding: 'utf8' })
+    .split('\n')
+    .filter((line) => line.includes('K'))
+    .map((line) => Number(line.split(',')[0]));
+  expect(keys[0]).toBe(0);
+  for (let i = 1; i < keys.length; i++) expect((keys[i] ?? 0) - (keys[i - 1] ?? 0)).toBeLessThanOrEqual(2.001);
+  expect(keys.length).toBeGreaterThanOrEqual(4);
+  const bytes = readFileSync(film);
+  expect(bytes.indexOf('moov')).toBeGreaterThan(0);
+  expect(bytes.indexOf('moov')).toBeLessThan(bytes.indexOf('mdat'));
+});
+
+/** What lies on the browser's private disk. */
+const filesLeft = (page: Page) =>
+  page.evaluate(async () => {
+    const root = await navigator.storage.getDirectory();
+    const names: string[] = [];
+    for await (const folder of (root as unknown as { values(): AsyncIterable<FileSystemDirectoryHandle> }).values()) {
+      if (folder.kind !== 'directory') continue;
+      for await (const name of (folder as unknown as { keys(): AsyncIterable<string> }).keys()) names.push(name);
+    }
+    return names;
+  });
+
+test('cancelling leaves nothing behind, and the next export works', async ({ page }) => {
+  await openApp(page);
+  await goTo(page, 'Output');
+  await page.getByRole('button', { name: 'Export MP4' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Export' })).toBeVisible();
+  await expect(page.getByText(/[1-9]\d* of 1,500 frames/)).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText('Cancelled. No file was kept.')).toBeVisible();
+  expect(await filesLeft(page)).toEqual([]);
+  await openFile(page, 'boats.csv', raceTable);
+  await expect(words(page)).toContainText('Cirrus');
+  expect(probe(await exportFilm(page, 'WebM (VP9)')).codec_name).toBe('vp9');
+});
+
+test('a full disk is named, and nothing is left', async ({ page, context }) => {
+  await openApp(page);
+  const session = await context.newCDPSession(page);
+  await session.send('Storage.overrideQuotaForOrigin', { origin: new URL(page.url()).origin, quotaSize: 1_500_000 });
+  await goTo(page, 'Output');
+  await page.getByRole('radio', { name: 'Best' }).click();
+  await page.getByRole('button', { name: 'Export MP4' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'full' })).toBeVisible({ timeout: 60_000 });
+  await session.send('Storage.overrideQuotaForOrigin', { origin: new URL(page.url()).origin });
+  expect(await filesLeft(page)).toEqual([]);
+});
+
+test('a browser without an encoder says so', async ({ page }) => {
+  await page.addInitScript(() => {
+    Object.defineProperty(window, 'VideoEncoder', { value: undefined });
+  });
+  await openApp(page);
+  await goTo(page, 'Output');
+  await expect(page.getByRole('alert').filter({ hasText: 'cannot encode films' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Export film' })).toBeDisabled();
+});

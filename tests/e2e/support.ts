@@ -1,0 +1,87 @@
+import { execFileSync } from 'node:child_process';
+import { expect, type Page } from '@playwright/test';
+
+/** Opens the app and waits until its stage draws. Errors on the page fail the test. */
+export async function openApp(page: Page): Promise<void> {
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+  await page.goto('/');
+  await expect(words(page)).toContainText('1. ');
+}
+
+/** What the stage shows, in words. */
+export const words = (page: Page) => page.getByTestId('stage-words');
+
+/** Opens one of the five steps. */
+export async function goTo(page: Page, step: 'Gather' | 'Shape' | 'Dress' | 'Pace' | 'Output'): Promise<void> {
+  await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click();
+}
+
+/** Gives the app a file as the Open command does. */
+export async function openFile(page: Page, name: string, content: string | Buffer): Promise<void> {
+  const buffer = typeof content === 'string' ? Buffer.from(content) : content;
+  await page.getByLabel('Open a table or a project file').setInputFiles({ name, mimeType: 'text/csv', buffer });
+}
+
+/** Pauses, so that pictures stand still. */
+export async function pause(page: Page): Promise<void> {
+  const button = page.getByRole('button', { name: 'Pause', exact: true });
+  if (await button.isVisible()) await button.click();
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
+}
+
+/** The number of the frame on show. */
+export async function shownFrame(page: Page): Promise<number> {
+  const text = await page.getByText(/frame \d+/).innerText();
+  return Number(/frame (\d+)/.exec(text)?.[1]);
+}
+
+/** A small table of our own, in which Alpha overtakes Bravo and is overtaken again. */
+export const raceTable = `season,boat,points
+2010,Alpha,10
+2010,Bravo,30
+2010,Cirrus,20
+2011,Alpha,40
+2011,Bravo,20
+2011,Cirrus,25
+2012,Alpha,15
+2012,Bravo,60
+2012,Cirrus,55
+`;
+
+/** What ffprobe says of a film's picture. */
+export function probe(file: string) {
+  const fields =
+    'stream=codec_name,width,height,nb_read_frames,avg_frame_rate,color_space,color_transfer,color_primaries,color_range:format=duration,format_name';
+  const args = ['-v', 'error', '-count_frames', '-select_streams', 'v:0', '-show_entries', fields, '-of', 'json', file];
+  const { streams, format } = JSON.parse(execFileSync('ffprobe', args, { encoding: 'utf8' }));
+  return { ...streams[0], ...format } as Record<string, string | number>;
+}
+
+/** One frame of a film, or a PNG, as RGB bytes of a size. */
+export function pixels(
+  input: { film: string; frame: number } | { png: Buffer },
+  widthPx: number,
+  heightPx: number,
+): Buffer {
+  const out = ['-vf', '', '-frames:v', '1', '-f', 'rawvideo', '-pix_fmt', 'rgb24', 'pipe:1'];
+  const scale = `scale=${widthPx}:${heightPx}:flags=area+accurate_rnd+full_chroma_int:in_color_matrix=bt709`;
+  if ('png' in input) {
+    out[1] = scale;
+    return execFileSync('ffmpeg', ['-v', 'error', '-f', 'png_pipe', '-i', 'pipe:0', ...out], {
+      input: input.png,
+      maxBuffer: 1e8,
+    });
+  }
+  out[1] = `select=eq(n\\,${input.frame}),${scale}`;
+  return execFileSync('ffmpeg', ['-v', 'error', '-i', input.film, ...out], { maxBuffer: 1e8 });
+}
+
+/** Mean absolute difference of two pictures, from 0 to 255. */
+export function meanDifference(a: Buffer, b: Buffer): number {
+  expect(a.length).toBe(b.length);
+  let sum = 0;
+  for (let i = 0; i < a.length; i++) sum += Math.abs((a[i] ?? 0) - (b[i] ?? 0));
+  return sum / a.length;
+}
