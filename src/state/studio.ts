@@ -94,7 +94,8 @@ export class Studio {
     const project = sample === null ? this.withSameLook(entry, summary) : null;
     this.openAsset = assetId;
     this.shapedFor = null;
-    setSession({ table: summary, span: null, hovered: null, picked: null });
+    setSession({ table: summary, span: null, hovered: null, picked: null, readout: null });
+    await this.workers.stage.seek(0);
     replaceProject(project ?? this.freshProject(entry, fields, shaped, sample));
   }
 

@@ -25,12 +25,12 @@ export function Bench() {
   const step = useSession((state) => state.step);
   const Controls = benches[step];
   return (
-    <div className="flex h-full min-h-0 flex-col bg-paper">
+    <aside aria-label="Bench" className="flex h-full min-h-0 flex-col bg-paper">
       <ControlSearch />
       <div key={step} className="min-h-0 flex-1 overflow-y-auto">
         <Controls />
       </div>
-    </div>
+    </aside>
   );
 }
 

@@ -1,7 +1,7 @@
 /** The mark of Plucky Tempo: three bars out of step, on a beat. */
 export function Mark() {
   return (
-    <svg width="26" height="26" viewBox="0 0 26 26" role="img" aria-label="Plucky Tempo" className="shrink-0">
+    <svg width="26" height="26" viewBox="0 0 26 26" aria-hidden="true" className="shrink-0">
       <rect x="1" y="1" width="24" height="24" rx="5" fill="var(--ink)" />
       <rect x="5" y="6" width="14" height="3.6" rx="1" fill="var(--accent)" />
       <rect x="5" y="11.2" width="9" height="3.6" rx="1" fill="#D99A00" />

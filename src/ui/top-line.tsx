@@ -33,6 +33,7 @@ export function TopLine({ onPalette, onHelp }: TopLineProps) {
   return (
     <header className="grid h-12 shrink-0 grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-3 border-b border-ink bg-paper px-3">
       <div className="flex min-w-0 items-center gap-2">
+        <h1 className="sr-only">Plucky Tempo</h1>
         <Mark />
         <input
           aria-label="Name of the project"

@@ -97,33 +97,36 @@ export function Strip() {
   };
   const percent = (timeSec: number) => `${(timeSec / overview.lengthSec) * 100}%`;
   return (
-    <div
-      ref={box}
-      role="slider"
-      tabIndex={0}
-      aria-label="Playhead"
-      aria-valuemin={0}
-      aria-valuemax={overview.lengthSec}
-      aria-valuenow={sessionStore.getState().readout?.timeSec ?? 0}
-      aria-valuetext={clockWords(sessionStore.getState().readout?.timeSec ?? 0)}
-      className="relative h-full touch-none select-none"
-      style={{ cursor }}
-      onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onPointerUp={onPointerUp}
-      onPointerCancel={onPointerUp}
-      onPointerLeave={() => {
-        if (!drag.current) setSession({ hovered: null });
-      }}
-      onKeyDown={onKeyDown}
-    >
-      <canvas ref={canvas} className="absolute inset-0 size-full" aria-hidden />
-      {span && (
-        <div
-          className="pointer-events-none absolute top-0 bottom-0 border-x-2 border-spruce bg-spruce/15"
-          style={{ left: percent(span[0]), width: percent(span[1] - span[0]) }}
-        />
-      )}
+    <div className="relative h-full">
+      <div
+        ref={box}
+        role="slider"
+        tabIndex={0}
+        aria-label="Playhead"
+        aria-valuemin={0}
+        aria-valuemax={overview.lengthSec}
+        aria-valuenow={sessionStore.getState().readout?.timeSec ?? 0}
+        aria-valuetext={clockWords(sessionStore.getState().readout?.timeSec ?? 0)}
+        className="relative h-full touch-none select-none"
+        style={{ cursor }}
+        onPointerDown={onPointerDown}
+        onPointerMove={onPointerMove}
+        onPointerUp={onPointerUp}
+        onPointerCancel={onPointerUp}
+        onPointerLeave={() => {
+          if (!drag.current) setSession({ hovered: null });
+        }}
+        onKeyDown={onKeyDown}
+      >
+        <canvas ref={canvas} className="absolute inset-0 size-full" aria-hidden />
+        {span && (
+          <div
+            className="pointer-events-none absolute top-0 bottom-0 border-x-2 border-spruce bg-spruce/15"
+            style={{ left: percent(span[0]), width: percent(span[1] - span[0]) }}
+          />
+        )}
+        <Playhead lengthSec={overview.lengthSec} />
+      </div>
       {overview.leads.map(({ timeSec, name }) => (
         <button
           key={timeSec}
@@ -133,11 +136,9 @@ export function Strip() {
           aria-label={`${name} takes the lead at ${clockWords(timeSec)}`}
           className="absolute top-0 h-4 w-3 -translate-x-1/2"
           style={{ left: percent(timeSec) }}
-          onPointerDown={(event) => event.stopPropagation()}
           onClick={() => void studio.pause().then(() => studio.seek(timeSec))}
         />
       ))}
-      <Playhead lengthSec={overview.lengthSec} />
     </div>
   );
 }

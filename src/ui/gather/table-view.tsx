@@ -60,6 +60,7 @@ function Grid({ table }: { readonly table: TableSummary }) {
         </>
       )}
       rowHeadWidth={72}
+      rowHeadLabel="Row of the file"
       rowHeadOf={(row) => here?.rowNumbers[row - here.rowFrom] ?? ''}
       cellOf={(row, column) => {
         const summary = table.columns[column];

@@ -49,7 +49,7 @@ export function Field({ control, inputId, hint, children, row = false }: FieldPr
 export function Section({ title, children }: { readonly title: string; readonly children: ReactNode }) {
   return (
     <section className="border-t border-line px-4 py-4 first:border-t-0">
-      <h3 className="mb-3 font-display text-[15px] font-bold">{title}</h3>
+      <h2 className="mb-3 font-display text-[15px] font-bold">{title}</h2>
       <div className="flex flex-col gap-3.5">{children}</div>
     </section>
   );

@@ -16,6 +16,8 @@ interface VirtualGridProps {
     column: number,
   ) => { readonly text: ReactNode; readonly number?: boolean; readonly mark?: boolean };
   readonly rowHeadWidth: number;
+  /** What the heads of the rows are: their numbers, or the periods. */
+  readonly rowHeadLabel: string;
   readonly headHeight?: number;
   /** Brings a cell into view whenever the count changes. */
   readonly focus?: { readonly row: number; readonly column: number; readonly count: number } | null;
@@ -35,6 +37,7 @@ export function VirtualGrid(props: VirtualGridProps) {
     rowHeadOf,
     cellOf,
     rowHeadWidth,
+    rowHeadLabel,
     headHeight = 32,
     focus,
     onWindow,
@@ -92,7 +95,9 @@ export function VirtualGrid(props: VirtualGridProps) {
             role="columnheader"
             className="sticky left-0 z-10 inline-block h-full bg-paper"
             style={{ width: rowHeadWidth }}
-          />
+          >
+            <span className="sr-only">{rowHeadLabel}</span>
+          </span>
           {shownColumns.map((column) => (
             <span
               role="columnheader"

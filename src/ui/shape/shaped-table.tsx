@@ -25,6 +25,7 @@ export function ShapedTable() {
         <span className="truncate text-right text-[13px] font-semibold">{cube.categories[column]?.slice(0, 80)}</span>
       )}
       rowHeadWidth={120}
+      rowHeadLabel="Period"
       rowHeadOf={(row) => {
         const period = cube.periods[row];
         return period ? periodLabel(cube.kind, period).slice(0, 60) : '';
