@@ -40,7 +40,21 @@ export function AppFrame() {
   return (
     <DropZone onFiles={(files) => files[0] && void services.openFile(files[0])}>
       <div className="flex h-full flex-col bg-paper text-ink">
-        <TopLine onPalette={onPalette} onHelp={onHelp} />
+        <TopLine onPalette={onPalette} onHelp={onHelp}>
+          <input
+            ref={picker}
+            type="file"
+            aria-label="Open a table or a project file"
+            accept=".csv,.tsv,.txt,.plucky"
+            className="sr-only"
+            tabIndex={-1}
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              event.target.value = '';
+              if (file) void services.openFile(file);
+            }}
+          />
+        </TopLine>
         <Group orientation="horizontal" className="min-h-0 flex-1" defaultLayout={{ bench: 28, rest: 72 }}>
           <Panel id="bench" minSize="280px" maxSize="520px" defaultSize="360px">
             <Bench />
@@ -77,19 +91,6 @@ export function AppFrame() {
           </Panel>
         </Group>
       </div>
-      <input
-        ref={picker}
-        type="file"
-        aria-label="Open a table or a project file"
-        accept=".csv,.tsv,.txt,.plucky"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void services.openFile(file);
-        }}
-      />
       <CommandPalette open={palette} onOpenChange={setPalette} onOpenFile={onOpen} onHelp={onHelp} />
       <ShortcutList open={help} onOpenChange={setHelp} />
       <Toaster theme={theme} position="bottom-center" offset={140} toastOptions={{ duration: 8000 }} />

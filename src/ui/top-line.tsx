@@ -1,6 +1,7 @@
 'use client';
 
 import { Command, HelpCircle, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { edit, endGesture, redo, undo } from '@/state/document';
 import { type Step, setSession, steps } from '@/state/session';
 import { useProblems } from './gather/problem-list';
@@ -21,10 +22,12 @@ const names: Record<Step, string> = {
 interface TopLineProps {
   readonly onPalette: () => void;
   readonly onHelp: () => void;
+  /** What belongs to the line but is not seen: the file chooser of the Open command. */
+  readonly children: ReactNode;
 }
 
 /** The line on top: the project, the five steps, and what is always at hand. */
-export function TopLine({ onPalette, onHelp }: TopLineProps) {
+export function TopLine({ onPalette, onHelp, children }: TopLineProps) {
   const name = useProject((project) => project.name, '');
   const hasProject = useDocument((state) => state.project !== null);
   const canUndo = useDocument((state) => state.past.length > 0);
@@ -55,6 +58,7 @@ export function TopLine({ onPalette, onHelp }: TopLineProps) {
           <Redo2 className="size-4" aria-hidden />
         </IconButton>
         <SavedState />
+        {children}
       </div>
       <StepNav />
       <div className="flex items-center justify-end gap-0.5">

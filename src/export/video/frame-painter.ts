@@ -1,6 +1,7 @@
 import { type PreparedFilm, sceneAt } from '@/core/chart/prepare';
 import { frameTimeSec } from '@/core/pace/film-clock';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
+import { createI420Converter, type I420Converter } from './pixels-to-i420';
 
 /** Draws frames of a film and hands them out as video frames with the right colours. */
 export interface FramePainter {
@@ -8,14 +9,21 @@ export interface FramePainter {
   paint(frame: number): Promise<VideoFrame>;
 }
 
-/** BT.709, limited range: what players of video expect, and what films are tagged as. */
-const colorSpace: VideoColorSpaceInit = { primaries: 'bt709', transfer: 'bt709', matrix: 'rgb', fullRange: false };
+/** What films are tagged as: BT.709 in limited range, which is what players take video for. */
+const filmColours = { primaries: 'bt709', transfer: 'bt709', matrix: 'bt709', fullRange: false } as const;
+const pixelColours = { ...filmColours, matrix: 'rgb' } as const;
+
+interface Timing {
+  readonly timestamp: number;
+  readonly duration: number;
+}
 
 /**
  * A painter of video frames.
  *
  * Frames made straight from a canvas are encoded as full range with the curve of sRGB, which players that ignore the
- * tag show with wrong contrast. So the pixels are read back and named as BT.709 before they go to the encoder.
+ * tag show with wrong contrast. So the pixels are read back and turned to I420 in BT.709 before the encoder has them,
+ * which also takes the encoder's own, slower conversion away.
  *
  * @param widthPx Width of the film; the stage is scaled to it.
  */
@@ -28,21 +36,49 @@ export function createFramePainter(
 ): FramePainter {
   const scale = widthPx / film.chart.stage.widthPx;
   const frameUs = 1e6 / film.clock.framesPerSec;
+  const converter = createI420Converter(widthPx, heightPx);
   return {
     async paint(frame) {
       paintScene(context, sceneAt(film, frameTimeSec(film.clock, frame)), scale, resources);
-      const { data } = context.getImageData(0, 0, widthPx, heightPx);
       const timestamp = Math.round(frame * frameUs);
-      const duration = Math.round((frame + 1) * frameUs) - timestamp;
-      return new VideoFrame(data, {
-        format: 'RGBX',
-        codedWidth: widthPx,
-        codedHeight: heightPx,
-        timestamp,
-        duration,
-        colorSpace,
-        transfer: [data.buffer],
-      } as VideoFrameBufferInit);
+      const timing = { timestamp, duration: Math.round((frame + 1) * frameUs) - timestamp };
+      const drawn = new VideoFrame(context.canvas, timing);
+      try {
+        const converted = converter ? await toI420(drawn, converter, timing) : null;
+        return converted ?? (await toTaggedPixels(drawn, timing));
+      } finally {
+        drawn.close();
+      }
     },
   };
+}
+
+/** null where the browser hands out pixels in another order than BGRA or RGBA. */
+async function toI420(drawn: VideoFrame, converter: I420Converter, timing: Timing): Promise<VideoFrame | null> {
+  const order = drawn.format?.slice(0, 3);
+  if (order !== 'BGR' && order !== 'RGB') return null;
+  await drawn.copyTo(converter.pixels, { layout: [{ offset: 0, stride: converter.strideBytes }] });
+  converter.convert(order === 'BGR');
+  return new VideoFrame(converter.planes, {
+    format: 'I420',
+    codedWidth: drawn.codedWidth,
+    codedHeight: drawn.codedHeight,
+    layout: [...converter.layout],
+    colorSpace: filmColours,
+    ...timing,
+  });
+}
+
+async function toTaggedPixels(drawn: VideoFrame, timing: Timing): Promise<VideoFrame> {
+  const bytes = new ArrayBuffer(drawn.allocationSize());
+  const layout = await drawn.copyTo(bytes);
+  const { codedWidth, codedHeight, format } = drawn;
+  return new VideoFrame(bytes, {
+    format: format ?? 'BGRA',
+    codedWidth,
+    codedHeight,
+    layout,
+    colorSpace: pixelColours,
+    ...timing,
+  });
 }

@@ -1,0 +1,48 @@
+import { defaultChart, defaultProject } from '@/core/project/defaults';
+import type { Project, RankedBarsChart } from '@/core/project/project';
+import type { Cube } from '@/core/shaping/cube';
+
+/** A seeded generator (mulberry32), in [0, 1). */
+function random(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** A table of random walks. */
+export function walkCube(periodCount: number, categoryCount: number): Cube {
+  const next = random(periodCount * 31 + categoryCount);
+  const values = new Float64Array(periodCount * categoryCount);
+  for (let c = 0; c < categoryCount; c++) {
+    let value = 1000 * (1 + 9 * next() ** 3);
+    for (let p = 0; p < periodCount; p++) {
+      values[p * categoryCount + c] = value;
+      value = Math.max(1, value * (1 + (next() - 0.48) * 0.08));
+    }
+  }
+  const periods = Array.from({ length: periodCount }, (_, p) => ({
+    key: `${1000 + p}`,
+    instantMs: Date.UTC(1000 + p),
+    spacing: 1000 + p,
+  }));
+  const categories = Array.from({ length: categoryCount }, (_, c) => `Category ${c}`);
+  return { kind: 'year', periods, categories, values };
+}
+
+/** A project of a cube with so many places, at `secPerPeriod` a period. */
+export function benchProject(places: number, secPerPeriod: number, change: Partial<RankedBarsChart> = {}): Project {
+  const fields = { shape: 'long', period: 'Year', category: 'Name', value: 'Value' } as const;
+  const source = { kind: 'file', fileName: 'bench.csv', assetId: 'a' } as const;
+  const chart = defaultChart('c', 't', fields);
+  const text = {
+    title: 'A title of the usual length',
+    subtitle: 'What is counted, in what unit',
+    source: 'Source: made up',
+  };
+  const pace = { ...chart.pace, length: { by: 'period' as const, sec: secPerPeriod } };
+  return defaultProject('p', 'Bench', { id: 't', name: 'Bench', source }, { ...chart, text, pace, places, ...change });
+}

@@ -1,0 +1,134 @@
+import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
+import { encodeFilm } from '@/export/video/encode-film';
+import { openFilmFile } from '@/export/video/film-file';
+import { filmFormats } from '@/export/video/film-format';
+import { createFramePainter } from '@/export/video/frame-painter';
+import { createMeasure } from '@/render/canvas/measure-text';
+import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
+import { loadFonts } from '@/render/fonts';
+import { benchProject, walkCube } from './data';
+
+const worker = self as unknown as {
+  fonts: FontFaceSet;
+  onmessage: (event: MessageEvent) => void;
+  postMessage(data: unknown): void;
+  requestAnimationFrame(callback: (ms: number) => void): number;
+};
+const FRAMES = 180;
+const ROUNDS = 3;
+const size = { widthPx: 1920, heightPx: 1080 };
+
+function prepare(context: OffscreenCanvasRenderingContext2D) {
+  const measure = createMeasure(context);
+  const project = benchProject(12, 0.3);
+  const film = new FilmPreparer().prepare(
+    { ...project, film: { ...project.film, framesPerSec: 30 } },
+    walkCube(40, 60),
+    measure,
+  );
+  return { film, resources: { measure, images: new Map<string, ImageBitmap>() } };
+}
+
+function context2d(canvas: OffscreenCanvas): OffscreenCanvasRenderingContext2D {
+  const context = canvas.getContext('2d', { alpha: false, willReadFrequently: true });
+  if (!context) throw new Error('no canvas');
+  return context;
+}
+
+const job = {
+  format: filmFormats[0] as (typeof filmFormats)[number],
+  ...size,
+  framesPerSec: 30,
+  quality: 'good' as const,
+};
+
+/** Frames a second of one run of the exporter over `paint`. */
+async function encodeFps(frameCount: number, paint: (frame: number) => Promise<VideoFrame>): Promise<number> {
+  const file = await openFilmFile(`bench-${Math.random()}`);
+  const startedMs = performance.now();
+  await encodeFilm({ ...job, frameCount }, file, paint, new AbortController().signal, () => undefined);
+  const fps = (frameCount / (performance.now() - startedMs)) * 1000;
+  await file.discard();
+  return fps;
+}
+
+/** The same pictures as they leave the canvas: pixels that the encoder has to convert itself. */
+async function pixelFrames(context: OffscreenCanvasRenderingContext2D, film: PreparedFilm, resources: PaintResources) {
+  const frames: VideoFrame[] = [];
+  for (let i = 0; i < FRAMES; i++) {
+    paintScene(context, sceneAt(film, i / 30), 1, resources);
+    const drawn = new VideoFrame(context.canvas, { timestamp: Math.round((i * 1e6) / 30) });
+    const bytes = new ArrayBuffer(drawn.allocationSize());
+    await drawn.copyTo(bytes);
+    const { format, codedWidth, codedHeight, timestamp } = drawn;
+    drawn.close();
+    frames.push(new VideoFrame(bytes, { format: format ?? 'BGRA', codedWidth, codedHeight, timestamp }));
+  }
+  return frames;
+}
+
+async function measureExport() {
+  const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx));
+  const { film, resources } = prepare(context);
+  const painter = createFramePainter(film, size.widthPx, size.heightPx, context, resources);
+  // The same frames, made beforehand and kept in memory: what is left is encoding and writing.
+  const ready = await Promise.all(Array.from({ length: FRAMES }, (_, i) => painter.paint(i)));
+  const pixels = await pixelFrames(context, film, resources);
+  const result = {
+    drawMs: [] as number[],
+    frameMs: [] as number[],
+    exportFps: [] as number[],
+    readyFps: [] as number[],
+    pixelFps: [] as number[],
+  };
+  for (let round = 0; round <= ROUNDS; round++) {
+    let startedMs = performance.now();
+    for (let i = 0; i < FRAMES; i++) paintScene(context, sceneAt(film, i / 30), 1, resources);
+    context.getImageData(0, 0, 1, 1);
+    const drawMs = (performance.now() - startedMs) / FRAMES;
+    startedMs = performance.now();
+    for (let i = 0; i < FRAMES; i++) (await painter.paint(i)).close();
+    const frameMs = (performance.now() - startedMs) / FRAMES;
+    const readyFps = await encodeFps(FRAMES, async (i) => (ready[i] as VideoFrame).clone());
+    const pixelFps = await encodeFps(FRAMES, async (i) => (pixels[i] as VideoFrame).clone());
+    const exportFps = await encodeFps(FRAMES, (i) => painter.paint(i));
+    if (round === 0) continue;
+    result.drawMs.push(drawMs);
+    result.frameMs.push(frameMs);
+    result.readyFps.push(readyFps);
+    result.pixelFps.push(pixelFps);
+    result.exportFps.push(exportFps);
+  }
+  for (const frame of [...ready, ...pixels]) frame.close();
+  return result;
+}
+
+/** Draws the film on a visible canvas as the preview does, and keeps the time between pictures. */
+async function measurePreview(canvas: OffscreenCanvas) {
+  const context = context2d(canvas);
+  const { film, resources } = prepare(context);
+  const scale = canvas.width / film.chart.stage.widthPx;
+  const gapsMs: number[] = [];
+  const drawMs: number[] = [];
+  await new Promise<void>((resolve) => {
+    const startedMs = performance.now();
+    let last = 0;
+    const tick = () => {
+      const now = performance.now();
+      if (last > 0) gapsMs.push(now - last);
+      last = now;
+      paintScene(context, sceneAt(film, ((now - startedMs) / 1000) % film.clock.lengthSec), scale, resources);
+      drawMs.push(performance.now() - now);
+      if (now - startedMs < 12_000) worker.requestAnimationFrame(tick);
+      else resolve();
+    };
+    worker.requestAnimationFrame(tick);
+  });
+  // The first second warms up.
+  return { gapsMs: gapsMs.slice(60), drawMs: drawMs.slice(60) };
+}
+
+worker.onmessage = async ({ data }) => {
+  await loadFonts(worker.fonts, data.baseUrl);
+  worker.postMessage(data.canvas ? await measurePreview(data.canvas) : await measureExport());
+};

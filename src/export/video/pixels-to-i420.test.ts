@@ -1,0 +1,47 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { createI420Converter } from './pixels-to-i420';
+
+/** BT.709 in limited range, in plain arithmetic. */
+function expected([r, g, b]: readonly [number, number, number]): number[] {
+  const y = 0.2126 * r + 0.7152 * g + 0.0722 * b;
+  return [16 + (y * 219) / 255, 128 + (((b - y) / 1.8556) * 224) / 255, 128 + (((r - y) / 1.5748) * 224) / 255];
+}
+
+describe('conversion to I420', () => {
+  const channel = fc.integer({ min: 0, max: 255 });
+
+  it('agrees with BT.709 for any colour, in either order of the bytes', () => {
+    const converter = createI420Converter(10, 4);
+    if (!converter) throw new Error('no WebAssembly SIMD');
+    fc.assert(
+      fc.property(channel, channel, channel, fc.boolean(), (r, g, b, blueFirst) => {
+        for (let i = 0; i < converter.pixels.length; i += 4)
+          converter.pixels.set(blueFirst ? [b, g, r, 255] : [r, g, b, 255], i);
+        converter.convert(blueFirst);
+        const found = converter.layout.map(({ offset }) => converter.planes[offset] ?? 0);
+        for (const [i, value] of expected([r, g, b]).entries())
+          expect(Math.abs((found[i] ?? 0) - value)).toBeLessThanOrEqual(0.6);
+        const last = converter.layout.map(
+          ({ offset, stride }, i) => converter.planes[offset + stride * (i === 0 ? 3 : 1) + (i === 0 ? 9 : 4)],
+        );
+        expect(last).toEqual(found);
+      }),
+    );
+  });
+
+  it('takes the mean of four pixels for colour', () => {
+    const converter = createI420Converter(8, 2);
+    if (!converter) throw new Error('no WebAssembly SIMD');
+    converter.pixels.fill(0);
+    converter.pixels.set([255, 0, 0, 255], 0);
+    converter.convert(false);
+    const [, , red] = expected([255 / 4, 0, 0]);
+    expect(Math.abs((converter.planes[converter.layout[2]?.offset ?? 0] ?? 0) - (red ?? 0))).toBeLessThanOrEqual(1);
+    expect(converter.planes[1]).toBe(16);
+  });
+
+  it('leaves odd heights to the encoder', () => {
+    expect(createI420Converter(16, 9)).toBeNull();
+  });
+});
