@@ -63,7 +63,9 @@ export function prepareRankedBars(
   const tick: Font = { family: textFamily, weight: 500, sizePx: 2 * unit };
   const barsY = plot.y + 2 * tick.sizePx;
   const slotPx = Math.min(24 * unit, (plot.y + plot.heightPx - barsY) / places);
-  const sizePx = Math.max(1, Math.min(4.2 * unit, slotPx * 0.5));
+  // A tall stage has less room beside the bars, so names and numbers are smaller there.
+  const largest = stage.heightPx > stage.widthPx ? 3.2 : 4.2;
+  const sizePx = Math.max(1, Math.min(largest * unit, slotPx * 0.5));
   const name: Font = { family: textFamily, weight: 600, sizePx };
   const rank: Font = { family: textFamily, weight: 600, sizePx: sizePx * 0.8 };
   const rankPx = lineWidth('0'.repeat(String(places).length), rank, true, measure) + sizePx * 0.5;
@@ -150,7 +152,7 @@ function widestValue(
   return widest;
 }
 
-/** Parts of the axis that leave its labels room, from 1 to 6. */
+/** Parts of the axis that leave its labels room, from 2 to 6. */
 function partsFor(
   domain: DomainCourse,
   widthPx: number,
@@ -161,7 +163,7 @@ function partsFor(
   const [min, max] = [extreme(domain.low), extreme(domain.high)];
   const format = formatTick(tickDecimals(min, max, 5));
   const labelPx = Math.max(measure(format(min), font), measure(format(max), font), font.sizePx);
-  return Math.min(6, Math.max(1, Math.floor(widthPx / (labelPx * 2.6))));
+  return Math.min(6, Math.max(2, Math.floor(widthPx / (labelPx * 2.4))));
 }
 
 /** The picture at a moment. Cost: O(n log P). */

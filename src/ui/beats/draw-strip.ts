@@ -59,14 +59,16 @@ function drawBeats(
       context.fillStyle = inks.band;
       context.fillRect(from, zones.rulerPx, Math.max(0.5, to - from), bottom - zones.rulerPx);
     }
-    if (to - from >= 5) {
+    const drawMark = () => {
       context.fillStyle = inks.line;
       context.fillRect(Math.round(from), bottom, 1, heightPx - bottom);
-    }
+    };
+    if (to - from >= 14) drawMark();
     const label = overview.periodLabels[p] ?? '';
     const shown = label.length > 24 ? `${label.slice(0, 23)}…` : label;
     const labelPx = context.measureText(shown).width;
     if (from < free || from + labelPx + 4 > xOf(overview.lengthSec)) return;
+    if (to - from < 14) drawMark();
     context.fillStyle = inks.quiet;
     context.fillText(shown, from + 4, bottom + (heightPx - bottom) / 2);
     free = from + labelPx + 14;
