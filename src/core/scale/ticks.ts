@@ -20,11 +20,18 @@ export function fadingTicks(min: number, max: number, parts: number): Tick[] {
   const fine = intervalBelow(raw);
   const coarse = intervalAfter(fine);
   const progress = Math.log(raw / fine) / Math.log(coarse / fine);
-  const blend = smooth((progress - 0.2) / 0.6);
+  // First the old ticks go, then the new ones come: labels of two intervals never stand on each other.
+  const leaving = 1 - smooth((progress - 0.2) / 0.3);
+  const coming = smooth((progress - 0.5) / 0.3);
+  const old = ticksOf(min, max, fine);
+  const next = ticksOf(min, max, coarse);
   const found = new Map<number, number>();
-  addTicks(found, min, max, fine, 1 - blend);
-  addTicks(found, min, max, coarse, blend);
-  return [...found].map(([value, opacity]) => ({ value, opacity })).sort((a, b) => a.value - b.value);
+  for (const value of old) found.set(value, leaving);
+  for (const value of next) found.set(value, found.has(value) ? 1 : coming);
+  return [...found]
+    .filter(([, opacity]) => opacity > 0)
+    .map(([value, opacity]) => ({ value, opacity }))
+    .sort((a, b) => a.value - b.value);
 }
 
 /** The greatest of 1, 2 and 5 times a power of ten that is not above `raw`. */
@@ -46,13 +53,13 @@ function roundInterval(factor: number, power: number): number {
   return Number(`${factor}e${power}`);
 }
 
-function addTicks(found: Map<number, number>, min: number, max: number, interval: number, opacity: number): void {
-  if (opacity <= 0) return;
+function ticksOf(min: number, max: number, interval: number): number[] {
   const decimals = Math.max(0, -Math.floor(Math.log10(interval) + 1e-9));
+  const values: number[] = [];
   for (let i = Math.ceil(min / interval - 1e-9); i * interval <= max + interval * 1e-9; i++) {
-    const value = decimals > 100 ? i * interval : Number((i * interval).toFixed(decimals)) + 0;
-    found.set(value, Math.min(1, Math.max(opacity, (found.get(value) ?? 0) + opacity)));
+    values.push(decimals > 100 ? i * interval : Number((i * interval).toFixed(decimals)) + 0);
   }
+  return values;
 }
 
 function smooth(x: number): number {
