@@ -20,9 +20,9 @@ export function fadingTicks(min: number, max: number, parts: number): Tick[] {
   const fine = intervalBelow(raw);
   const coarse = intervalAfter(fine);
   const progress = Math.log(raw / fine) / Math.log(coarse / fine);
-  // First the old ticks go, then the new ones come: labels of two intervals never stand on each other.
-  const leaving = 1 - smooth((progress - 0.2) / 0.3);
-  const coming = smooth((progress - 0.5) / 0.3);
+  // The old ticks are nearly gone before the new ones come, so that their labels do not stand on each other.
+  const leaving = 1 - smooth((progress - 0.2) / 0.4);
+  const coming = smooth((progress - 0.4) / 0.4);
   const old = ticksOf(min, max, fine);
   const next = ticksOf(min, max, coarse);
   const found = new Map<number, number>();
