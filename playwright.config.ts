@@ -1,10 +1,7 @@
-import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+import { chromiumArgs, chromiumPath } from './scripts/lib/chromium.mjs';
 
 const port = 3217;
-const chromium = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
-  (each) => each && existsSync(each),
-);
 
 /** Browser tests run against the production build, in Debian's Chromium, one at a time. */
 export default defineConfig({
@@ -16,19 +13,7 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${port}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: chromium,
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-dev-shm-usage',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: { executablePath: chromiumPath() ?? undefined, args: chromiumArgs },
   },
   webServer: {
     command: `node node_modules/next/dist/bin/next start -p ${port}`,

@@ -3,8 +3,9 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { chromiumArgs, chromiumPath } from './lib/chromium.mjs';
 import { freePort, startServer } from './lib/server.mjs';
-import { chromiumPath, ensureBuild, ensurePackages, ensurePrograms, root, versionOf } from './lib/set-up.mjs';
+import { ensureBuild, ensurePackages, ensurePrograms, root, versionOf } from './lib/set-up.mjs';
 
 ensurePackages();
 ensurePrograms();
@@ -42,17 +43,7 @@ async function measureCore() {
 async function measureBrowser() {
   const code = await bundle('film-worker.ts', 'browser');
   const server = await startServer(await freePort(3300));
-  const args = [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-dev-shm-usage',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ];
-  const browser = await chromium.launch({ executablePath: chromiumPath(), args });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: chromiumArgs });
   try {
     const page = await browser.newPage({ bypassCSP: true, viewport: { width: 1280, height: 720 } });
     await page.route('**/blank', (route) =>

@@ -1,8 +1,9 @@
 // npm run screenshots: makes docs/screenshots/ anew from the demo data.
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
+import { chromiumArgs, chromiumPath } from './lib/chromium.mjs';
 import { freePort, startServer } from './lib/server.mjs';
-import { chromiumPath, ensureBuild, ensurePackages, ensurePrograms, root } from './lib/set-up.mjs';
+import { ensureBuild, ensurePackages, ensurePrograms, root } from './lib/set-up.mjs';
 
 ensurePackages();
 ensurePrograms();
@@ -13,7 +14,7 @@ mkdirSync(folder, { recursive: true });
 const server = await startServer(await freePort(3400));
 const browser = await chromium.launch({
   executablePath: chromiumPath(),
-  args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage'],
+  args: chromiumArgs,
 });
 
 async function open(colorScheme) {

@@ -3,6 +3,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { chromiumPath } from './chromium.mjs';
 
 /** The project's folder. */
 export const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -19,7 +20,7 @@ const SOURCES = [
 ];
 
 /** Runs a command in the project's folder with its output on ours; throws when it fails. */
-export function run(command, args, options = {}) {
+function run(command, args, options = {}) {
   const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
   if (result.error) throw result.error;
   if (result.status !== 0)
@@ -60,14 +61,6 @@ function fingerprint() {
   };
   for (const place of SOURCES) walk(place);
   return JSON.stringify(files);
-}
-
-/** Chromium as Debian has it, or where CHROMIUM_PATH says. */
-export function chromiumPath() {
-  const found = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
-    (each) => each && existsSync(each),
-  );
-  return found ?? null;
 }
 
 const has = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).status === 0;

@@ -1,14 +1,12 @@
 'use client';
 
-import { bitRate } from '@/export/video/film-format';
+import { bitRate, FILM_FOLDER } from '@/export/video/film-format';
 import { documentStore } from '@/state/document';
 import { sessionStore, setSession } from '@/state/session';
 import type { FilmChoice } from '@/ui/services';
 import { callback, startFilmWorker, type WorkerClient } from '@/workers/client';
 import type { FilmResult, FilmWorkerApi } from '@/workers/protocol';
 import { download, fileNameOf } from './download';
-
-const FILM_FOLDER = 'films';
 
 /** Exports films in a worker of their own, one at a time. */
 export function startFilmExport() {

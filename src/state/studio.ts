@@ -76,11 +76,18 @@ export class Studio {
   async importFile(bytes: ArrayBuffer, fileName: string, sample: Sample | null = null): Promise<void> {
     const before = sessionStore.getState();
     setSession({ status: 'reading', failure: [] });
-    const outcome = await this.workers.table.open(bytes.slice(0), fileName);
-    if (!outcome.ok) {
-      setSession({ status: before.table ? 'ready' : 'failed', failure: outcome.issues });
-      throw new ImportRefused(fileName, outcome.issues);
+    try {
+      await this.readAndReplace(bytes, fileName, sample);
+    } catch (error) {
+      const failure = error instanceof ImportRefused ? error.issues : before.failure;
+      setSession({ status: before.table ? before.status : 'failed', failure });
+      throw error;
     }
+  }
+
+  private async readAndReplace(bytes: ArrayBuffer, fileName: string, sample: Sample | null): Promise<void> {
+    const outcome = await this.workers.table.open(bytes.slice(0), fileName);
+    if (!outcome.ok) throw new ImportRefused(fileName, outcome.issues);
     const assetId = freshId();
     await keepAsset(assetId, bytes);
     const summary = outcome.value;

@@ -11,6 +11,7 @@ import { CommandPalette } from './command-palette';
 import { DropZone } from './drop-zone';
 import { TableView } from './gather/table-view';
 import { IconButton } from './parts/button';
+import { FileChooser } from './parts/file-chooser';
 import { useServices } from './services';
 import { ShapedTable } from './shape/shaped-table';
 import { ShortcutList, useShortcuts } from './shortcuts';
@@ -41,18 +42,11 @@ export function AppFrame() {
     <DropZone onFiles={(files) => files[0] && void services.openFile(files[0])}>
       <div className="flex h-full flex-col bg-paper text-ink">
         <TopLine onPalette={onPalette} onHelp={onHelp}>
-          <input
+          <FileChooser
             ref={picker}
-            type="file"
-            aria-label="Open a table or a project file"
+            label="Open a table or a project file"
             accept=".csv,.tsv,.txt,.plucky"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) void services.openFile(file);
-            }}
+            onFile={(file) => void services.openFile(file)}
           />
         </TopLine>
         <Group orientation="horizontal" className="min-h-0 flex-1" defaultLayout={{ bench: 28, rest: 72 }}>

@@ -30,13 +30,13 @@ export interface Frame {
 }
 
 /** The families of type used on stage; they ship with the app. */
-export const displayFamily = 'Bricolage Grotesque';
+const displayFamily = 'Bricolage Grotesque';
 export const textFamily = 'Instrument Sans';
 
 const LINE = 1.18;
 
 /** Inks for texts and lines on a background. */
-export function inksOn(background: string): Inks {
+function inksOn(background: string): Inks {
   const strong = inkOn(background);
   return {
     strong,

@@ -1,6 +1,6 @@
 import type { Motion, Place } from '../motion/motion';
 import { placesAt } from '../motion/motion';
-import { stepAt } from '../motion/slots';
+import { smoothStep, stepAt } from '../motion/slots';
 import { findPalette } from '../project/palettes';
 import type { RankedBarsChart, Stage } from '../project/project';
 import { decimalsOf, numberFormat, tickFormat } from '../scale/number-format';
@@ -172,7 +172,10 @@ export function rankedBarsScene(prepared: PreparedRankedBars, timeSec: number): 
   const domain = domainAt(prepared.domain, timeSec);
   const bars: SceneNode[] = [];
   const labels: SceneNode[] = [];
-  for (const place of placesAt(prepared.motion, timeSec)) pushBar(bars, labels, prepared, domain, place);
+  const places = placesAt(prepared.motion, timeSec);
+  places.forEach((place, i) => {
+    pushBar(bars, labels, prepared, domain, place, labelStrength(places, i));
+  });
   const nodes: SceneNode[] = [
     ...axisNodes(prepared, domain),
     { kind: 'group', id: 'bars', clip: prepared.clip, children: [...bars, ...labels] },
@@ -190,6 +193,22 @@ function xOf(prepared: PreparedRankedBars, domain: Domain, value: number): numbe
   return x + widthPx * Math.min(1, Math.max(0, share));
 }
 
+/** Two labels nearer than this, in places, would be read into each other. */
+const CROWDED = 0.5;
+
+/**
+ * How strongly the labels of a bar show while another bar passes over it: of two that are level, only the upper one's
+ * can be read, so the lower one's steps back. In [0, 1], without a jump.
+ */
+function labelStrength(places: readonly Place[], i: number): number {
+  let strength = 1;
+  const slot = places[i]?.slot ?? 0;
+  for (let j = i + 1; j < places.length; j++) {
+    strength = Math.min(strength, smoothStep(Math.abs((places[j]?.slot ?? 0) - slot) / CROWDED));
+  }
+  return strength;
+}
+
 /** Labels are drawn after all bars, so that two bars that pass each other never hide a number. */
 function pushBar(
   bars: SceneNode[],
@@ -197,6 +216,7 @@ function pushBar(
   prepared: PreparedRankedBars,
   domain: Domain,
   place: Place,
+  strength: number,
 ): void {
   const { slotPx, fonts, frame } = prepared;
   const { series, category, value, slot } = place;
@@ -232,7 +252,7 @@ function pushBar(
     font: fonts.name,
     fill: frame.inks.strong,
     align: 'end',
-    opacity,
+    opacity: opacity * strength,
   });
   labels.push({
     kind: 'text',
@@ -245,7 +265,7 @@ function pushBar(
     fill: frame.inks.strong,
     align: onLeft ? 'end' : 'start',
     tabular: true,
-    opacity,
+    opacity: opacity * strength,
   });
 }
 

@@ -4,7 +4,7 @@ import type { Period } from '../shaping/cube';
 import type { EaseName, Pace } from './pace';
 
 /** Curves from [0, 1] onto [0, 1] that never go back. */
-export const eases: Readonly<Record<EaseName, (x: number) => number>> = {
+const eases: Readonly<Record<EaseName, (x: number) => number>> = {
   even: easeLinear,
   soft: easeSinInOut,
   swift: easeCubicInOut,

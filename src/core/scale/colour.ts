@@ -5,7 +5,7 @@ function channels(colour: string): [number, number, number] {
 }
 
 /** Relative luminance of `#rrggbb` in [0, 1]. Source: WCAG 2.2. */
-export function luminance(colour: string): number {
+function luminance(colour: string): number {
   const [r = 0, g = 0, b = 0] = channels(colour).map((channel) => {
     const share = channel / 255;
     return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
@@ -14,7 +14,7 @@ export function luminance(colour: string): number {
 }
 
 /** Contrast of two colours, from 1 to 21. Source: WCAG 2.2. */
-export function contrast(a: string, b: string): number {
+function contrast(a: string, b: string): number {
   const [light = 0, dark = 0] = [luminance(a), luminance(b)].sort((x, y) => y - x);
   return (light + 0.05) / (dark + 0.05);
 }

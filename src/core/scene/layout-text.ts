@@ -10,7 +10,7 @@ export interface TextRun {
 const digitRuns = /\d|[^\d]+/g;
 
 /** Width of the widest digit: the cell that every digit gets in tabular text. */
-export function digitCell(font: Font, measure: MeasureText): number {
+function digitCell(font: Font, measure: MeasureText): number {
   let widest = 0;
   for (let digit = 0; digit <= 9; digit++) widest = Math.max(widest, measure(String(digit), font));
   return widest;

@@ -57,7 +57,11 @@ const recogniseLong: ShapeRecogniser = (table) => {
   const numbers = others.filter(holdsNumbers);
   const value = numbers.find((profile) => valueNames.test(profile.name)) ?? numbers.at(-1);
   const texts = others.filter((profile) => profile !== value && profile.kind === 'text' && profile.distinctCount > 0);
-  const category = texts.find((profile) => profile.distinctCount < table.rowCount) ?? texts[0];
+  // Where periods repeat and nothing is named in words, numbers that repeat are the names: shirt numbers, say.
+  const numbered = others.find(
+    (profile) => profile !== value && profile.distinctCount < table.rowCount && period.distinctCount < table.rowCount,
+  );
+  const category = texts.find((profile) => profile.distinctCount < table.rowCount) ?? texts[0] ?? numbered;
   if (!value || !category) return null;
   const repeats = period.distinctCount < table.rowCount;
   return {

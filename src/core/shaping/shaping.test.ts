@@ -34,6 +34,11 @@ describe('recognising a layout', () => {
     expect(fields).toEqual({ shape: 'long', period: 'Season', category: 'Island', value: 'Sheep' });
   });
 
+  it('takes repeated numbers for names where periods repeat and nothing is named in words', () => {
+    const fields = guess('Year,Shirt,Points\n2001,7,50\n2001,9,60\n2002,7,80\n2002,9,70');
+    expect(fields).toEqual({ shape: 'long', period: 'Year', category: 'Shirt', value: 'Points' });
+  });
+
   it('tells periods down the rows, a single series too', () => {
     expect(guess('Date,A,B\n2001-01-01,1,2\n2001-01-02,3,4')).toMatchObject({ shape: 'periods-down', period: 'Date' });
     expect(guess('Year,Visitors\n2001,5\n2002,6')).toMatchObject({ shape: 'periods-down', period: 'Year' });

@@ -1,4 +1,5 @@
 import { BufferTarget, StreamTarget, type StreamTargetChunk, type Target } from 'mediabunny';
+import { FILM_FOLDER } from './film-format';
 
 /** Where a film is while it is written: streamed to the browser's private disk, or in memory where it has none. */
 export interface FilmFile {
@@ -14,9 +15,6 @@ export interface FilmFile {
 export type FinishedFile =
   | { readonly kind: 'private-file'; readonly name: string }
   | { readonly kind: 'bytes'; readonly bytes: ArrayBuffer };
-
-/** The folder of the private file system in which films lie until they have been handed over. */
-export const FILM_FOLDER = 'films';
 
 /** The part of the standard's synchronous file access that is used; TypeScript has it in the worker library only. */
 interface SyncAccess {

@@ -1,3 +1,6 @@
+/** The folder of the private file system in which films lie until they have been handed over. */
+export const FILM_FOLDER = 'films';
+
 /** Codecs that films are offered in. */
 export type FilmCodec = 'avc' | 'vp9' | 'vp8';
 

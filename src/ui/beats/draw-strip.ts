@@ -76,7 +76,7 @@ function drawBeats(
 }
 
 /** Place on the strip of a slot: the first place on top, off stage at the foot. */
-export function slotY(slot: number, overview: FilmOverview, bottom: number): number {
+function slotY(slot: number, overview: FilmOverview, bottom: number): number {
   const top = zones.rulerPx + 4;
   return top + ((slot + 0.3) / (overview.places + 0.3)) * (bottom - top);
 }

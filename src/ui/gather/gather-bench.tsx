@@ -5,6 +5,7 @@ import { useRef } from 'react';
 import { type Sample, samples } from '@/state/samples';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
+import { FileChooser } from '../parts/file-chooser';
 import { useServices } from '../services';
 import { useProject, useSession } from '../use-state';
 import { ProblemList } from './problem-list';
@@ -33,18 +34,11 @@ export function GatherBench() {
           <Button look="loud" className="w-full" onClick={() => input.current?.click()}>
             <FileUp className="size-4" aria-hidden /> Choose a CSV file
           </Button>
-          <input
+          <FileChooser
             ref={input}
-            type="file"
-            aria-label="Choose a CSV file from this computer"
+            label="Choose a CSV file from this computer"
             accept=".csv,.tsv,.txt,text/csv,text/plain"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) void services.openFile(file);
-            }}
+            onFile={(file) => void services.openFile(file)}
           />
           <p className="mt-2 text-[12px] text-quiet">Or drop one anywhere on this window, at any step.</p>
         </Field>

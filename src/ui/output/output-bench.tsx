@@ -6,6 +6,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { ExportState } from '@/state/session';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
+import { FileChooser } from '../parts/file-chooser';
 import { PickField } from '../parts/pick-field';
 import { SelectField } from '../parts/select-field';
 import { type FilmChoice, type OfferedFormat, useServices } from '../services';
@@ -123,18 +124,11 @@ function OpenProject() {
       <Button className="w-full" onClick={() => input.current?.click()}>
         <FolderOpen className="size-4" aria-hidden /> Open
       </Button>
-      <input
+      <FileChooser
         ref={input}
-        type="file"
-        aria-label="Choose a project file from this computer"
+        label="Choose a project file from this computer"
         accept=".plucky"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void services.openFile(file);
-        }}
+        onFile={(file) => void services.openFile(file)}
       />
     </>
   );

@@ -1,0 +1,2 @@
+export declare function chromiumPath(): string | null;
+export declare const chromiumArgs: string[];

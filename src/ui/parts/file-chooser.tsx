@@ -1,0 +1,32 @@
+'use client';
+
+import type { Ref } from 'react';
+
+interface FileChooserProps {
+  /** What a screen reader calls it. */
+  readonly label: string;
+  /** Endings, as in `accept` of an input. */
+  readonly accept: string;
+  /** A button elsewhere opens the chooser by clicking this. */
+  readonly ref: Ref<HTMLInputElement>;
+  readonly onFile: (file: File) => void;
+}
+
+/** The browser's file chooser, out of sight; the same file can be chosen twice in a row. */
+export function FileChooser({ label, accept, ref, onFile }: FileChooserProps) {
+  return (
+    <input
+      ref={ref}
+      type="file"
+      aria-label={label}
+      accept={accept}
+      className="sr-only"
+      tabIndex={-1}
+      onChange={(event) => {
+        const file = event.target.files?.[0];
+        event.target.value = '';
+        if (file) onFile(file);
+      }}
+    />
+  );
+}
