@@ -15,6 +15,11 @@ const worker = self as unknown as {
   requestAnimationFrame(callback: (ms: number) => void): number;
 };
 const FRAMES = 180;
+/** Ready-made frames are played to and fro, since keeping all of them would take gigabytes and slow everything down. */
+const READY = 45;
+/** The first of them, past the hold, where everything moves. */
+const FIRST = 60;
+const toAndFro = (i: number) => (Math.floor(i / READY) % 2 === 0 ? i % READY : READY - 1 - (i % READY));
 const ROUNDS = 3;
 const size = { widthPx: 1920, heightPx: 1080 };
 
@@ -29,8 +34,9 @@ function prepare(context: OffscreenCanvasRenderingContext2D) {
   return { film, resources: { measure, images: new Map<string, ImageBitmap>() } };
 }
 
-function context2d(canvas: OffscreenCanvas): OffscreenCanvasRenderingContext2D {
-  const context = canvas.getContext('2d', { alpha: false, willReadFrequently: true });
+/** As preview and export each make theirs. */
+function context2d(canvas: OffscreenCanvas, willReadFrequently: boolean): OffscreenCanvasRenderingContext2D {
+  const context = canvas.getContext('2d', { alpha: false, willReadFrequently });
   if (!context) throw new Error('no canvas');
   return context;
 }
@@ -52,11 +58,16 @@ async function encodeFps(frameCount: number, paint: (frame: number) => Promise<V
   return fps;
 }
 
+/** A ready-made frame with the time of frame `i`; no pixel is copied. */
+function retimed(frame: VideoFrame | undefined, i: number): VideoFrame {
+  return new VideoFrame(frame as VideoFrame, { timestamp: Math.round((i * 1e6) / 30) });
+}
+
 /** The same pictures as they leave the canvas: pixels that the encoder has to convert itself. */
 async function pixelFrames(context: OffscreenCanvasRenderingContext2D, film: PreparedFilm, resources: PaintResources) {
   const frames: VideoFrame[] = [];
-  for (let i = 0; i < FRAMES; i++) {
-    paintScene(context, sceneAt(film, i / 30), 1, resources);
+  for (let i = 0; i < READY; i++) {
+    paintScene(context, sceneAt(film, (FIRST + i) / 30), 1, resources);
     const drawn = new VideoFrame(context.canvas, { timestamp: Math.round((i * 1e6) / 30) });
     const bytes = new ArrayBuffer(drawn.allocationSize());
     await drawn.copyTo(bytes);
@@ -68,11 +79,12 @@ async function pixelFrames(context: OffscreenCanvasRenderingContext2D, film: Pre
 }
 
 async function measureExport() {
-  const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx));
+  const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx), false);
   const { film, resources } = prepare(context);
   const painter = createFramePainter(film, size.widthPx, size.heightPx, context, resources);
   // The same frames, made beforehand and kept in memory: what is left is encoding and writing.
-  const ready = await Promise.all(Array.from({ length: FRAMES }, (_, i) => painter.paint(i)));
+  const ready: VideoFrame[] = [];
+  for (let i = 0; i < READY; i++) ready.push(await painter.paint(FIRST + i));
   const pixels = await pixelFrames(context, film, resources);
   const result = {
     drawMs: [] as number[],
@@ -89,9 +101,14 @@ async function measureExport() {
     startedMs = performance.now();
     for (let i = 0; i < FRAMES; i++) (await painter.paint(i)).close();
     const frameMs = (performance.now() - startedMs) / FRAMES;
-    const readyFps = await encodeFps(FRAMES, async (i) => (ready[i] as VideoFrame).clone());
-    const pixelFps = await encodeFps(FRAMES, async (i) => (pixels[i] as VideoFrame).clone());
-    const exportFps = await encodeFps(FRAMES, (i) => painter.paint(i));
+    const readyFps = await encodeFps(FRAMES, async (i) => retimed(ready[toAndFro(i)], i));
+    const pixelFps = await encodeFps(FRAMES, async (i) => retimed(pixels[toAndFro(i)], i));
+    const exportFps = await encodeFps(FRAMES, async (i) => {
+      const painted = await painter.paint(FIRST + toAndFro(i));
+      const frame = retimed(painted, i);
+      painted.close();
+      return frame;
+    });
     if (round === 0) continue;
     result.drawMs.push(drawMs);
     result.frameMs.push(frameMs);
@@ -105,7 +122,7 @@ async function measureExport() {
 
 /** Draws the film on a visible canvas as the preview does, and keeps the time between pictures. */
 async function measurePreview(canvas: OffscreenCanvas) {
-  const context = context2d(canvas);
+  const context = context2d(canvas, true);
   const { film, resources } = prepare(context);
   const scale = canvas.width / film.chart.stage.widthPx;
   const gapsMs: number[] = [];

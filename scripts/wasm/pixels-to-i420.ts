@@ -77,14 +77,15 @@ export function convert(src: usize, y: usize, u: usize, v: usize, width: i32, he
       const b1 = v128.load(below + x * 4, 16);
       const ya = i16x8.narrow_i32x4_s(luma(a0, yw), luma(a1, yw));
       const yb = i16x8.narrow_i32x4_s(luma(b0, yw), luma(b1, yw));
-      v128.store64_lane(y0 + x, i8x16.narrow_i16x8_u(ya, ya), 0);
-      v128.store64_lane(y1 + x, i8x16.narrow_i16x8_u(yb, yb), 0);
+      const y01 = i8x16.narrow_i16x8_u(ya, yb);
+      v128.store64_lane(y0 + x, y01, 0);
+      v128.store64_lane(y1 + x, y01, 1);
       const s0 = blocks(a0, b0);
       const s1 = blocks(a1, b1);
-      const us = i16x8.narrow_i32x4_s(chroma(s0, s1, uw), chroma(s0, s1, uw));
-      const vs = i16x8.narrow_i32x4_s(chroma(s0, s1, vw), chroma(s0, s1, vw));
-      v128.store32_lane(u + c + (x >> 1), i8x16.narrow_i16x8_u(us, us), 0);
-      v128.store32_lane(v + c + (x >> 1), i8x16.narrow_i16x8_u(vs, vs), 0);
+      const uv = i16x8.narrow_i32x4_s(chroma(s0, s1, uw), chroma(s0, s1, vw));
+      const bytes = i8x16.narrow_i16x8_u(uv, uv);
+      v128.store32_lane(u + c + (x >> 1), bytes, 0);
+      v128.store32_lane(v + c + (x >> 1), bytes, 1);
     }
   }
 }

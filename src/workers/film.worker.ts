@@ -20,7 +20,7 @@ async function exportFilm(order: FilmOrder, signal: AbortSignal, report: (done: 
   await loadFonts(worker.fonts, order.baseUrl);
   const { widthPx, heightPx } = order;
   const canvas = new OffscreenCanvas(widthPx, heightPx);
-  const context = canvas.getContext('2d', { alpha: false, willReadFrequently: true });
+  const context = canvas.getContext('2d', { alpha: false });
   if (!context) throw new ExportError('failed', 'This browser gives no canvas to draw on.');
   const measure = createMeasure(context);
   const film = new FilmPreparer().prepare(order.project, order.cube, measure);

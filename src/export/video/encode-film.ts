@@ -21,6 +21,8 @@ export interface FilmProgress {
 
 /** Frames that may wait inside the encoder; more would only take memory. */
 const QUEUE = 4;
+/** Frames between two turns of the event loop. */
+const TURN_EVERY = 8;
 /** Key frames are at most this far apart. */
 const KEY_FRAME_SEC = 2;
 
@@ -101,7 +103,7 @@ async function feed(
   const turns = new Turns();
   for (let number = 0; number < job.frameCount; number++) {
     // A turn of the event loop lets a cancelling message in, however fast the encoder is.
-    await turns.next();
+    if (number % TURN_EVERY === 0) await turns.next();
     if (signal.aborted) throw new ExportError('cancelled', 'The export was cancelled. Nothing was kept.');
     sink.check();
     file.check();
