@@ -2,7 +2,8 @@ import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
 import { encodeFilm } from '@/export/video/encode-film';
 import { openFilmFile } from '@/export/video/film-file';
 import { filmFormats } from '@/export/video/film-format';
-import { createFramePainter } from '@/export/video/frame-painter';
+import { createFramePainter, type FramePainter } from '@/export/video/frame-painter';
+import { FrameQueue } from '@/export/video/frame-queue';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
 import { loadFonts } from '@/render/fonts';
@@ -11,7 +12,7 @@ import { benchProject, walkCube } from './data';
 const worker = self as unknown as {
   fonts: FontFaceSet;
   onmessage: (event: MessageEvent) => void;
-  postMessage(data: unknown): void;
+  postMessage(data: unknown, transfer?: Transferable[]): void;
   requestAnimationFrame(callback: (ms: number) => void): number;
 };
 const FRAMES = 180;
@@ -85,6 +86,7 @@ async function measureExport() {
   // The same frames, made beforehand and kept in memory: what is left is encoding and writing.
   const ready: VideoFrame[] = [];
   for (let i = 0; i < READY; i++) ready.push(await painter.paint(FIRST + i));
+  const helper = new Worker(self.location.href);
   const pixels = await pixelFrames(context, film, resources);
   const result = {
     drawMs: [] as number[],
@@ -103,12 +105,8 @@ async function measureExport() {
     const frameMs = (performance.now() - startedMs) / FRAMES;
     const readyFps = await encodeFps(FRAMES, async (i) => retimed(ready[toAndFro(i)], i));
     const pixelFps = await encodeFps(FRAMES, async (i) => retimed(pixels[toAndFro(i)], i));
-    const exportFps = await encodeFps(FRAMES, async (i) => {
-      const painted = await painter.paint(FIRST + toAndFro(i));
-      const frame = retimed(painted, i);
-      painted.close();
-      return frame;
-    });
+    const queue = new FrameQueue((i) => paintElsewhere(helper, i), FRAMES);
+    const exportFps = await encodeFps(FRAMES, () => queue.take());
     if (round === 0) continue;
     result.drawMs.push(drawMs);
     result.frameMs.push(frameMs);
@@ -117,6 +115,7 @@ async function measureExport() {
     result.exportFps.push(exportFps);
   }
   for (const frame of [...ready, ...pixels]) frame.close();
+  helper.terminate();
   return result;
 }
 
@@ -145,7 +144,45 @@ async function measurePreview(canvas: OffscreenCanvas) {
   return { gapsMs: gapsMs.slice(60), drawMs: drawMs.slice(60) };
 }
 
-worker.onmessage = async ({ data }) => {
-  await loadFonts(worker.fonts, data.baseUrl);
-  worker.postMessage(data.canvas ? await measurePreview(data.canvas) : await measureExport());
+/** Has a second worker paint a frame, as the app's exporting worker does. */
+function paintElsewhere(helper: Worker, i: number): Promise<VideoFrame> {
+  return new Promise((resolve) => {
+    // Answers come in the order of the questions.
+    waiting.push(resolve);
+    helper.onmessage = ({ data }) => waiting.shift()?.(data);
+    helper.postMessage({ paint: i, baseUrl });
+  });
+}
+
+const waiting: ((frame: VideoFrame) => void)[] = [];
+let baseUrl = '';
+let painting: Promise<FramePainter> | null = null;
+
+async function startPainter(): Promise<FramePainter> {
+  const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx), false);
+  const { film, resources } = prepare(context);
+  return createFramePainter(film, size.widthPx, size.heightPx, context, resources);
+}
+
+async function paintFor(i: number): Promise<void> {
+  painting ??= startPainter();
+  const painted = await (await painting).paint(FIRST + toAndFro(i));
+  const frame = retimed(painted, i);
+  painted.close();
+  worker.postMessage(frame, [frame]);
+}
+
+let turn: Promise<unknown> = Promise.resolve();
+
+worker.onmessage = ({ data }) => {
+  // One after the other: a painter has a single canvas.
+  turn = turn.then(async () => {
+    baseUrl = data.baseUrl;
+    fonts ??= loadFonts(worker.fonts, data.baseUrl);
+    await fonts;
+    if (data.paint !== undefined) await paintFor(data.paint);
+    else worker.postMessage(data.canvas ? await measurePreview(data.canvas) : await measureExport());
+  });
 };
+
+let fonts: Promise<void> | null = null;

@@ -81,6 +81,12 @@ export interface FilmOrder {
   readonly fileName: string;
 }
 
+/** Paints the frames of a film for the worker that encodes them. */
+export interface FrameWorkerApi {
+  prepare(order: FilmOrder): Promise<{ readonly framesPerSec: number; readonly frameCount: number }>;
+  paint(frame: number): Promise<VideoFrame>;
+}
+
 /** How an export ended. */
 export type FilmResult =
   | { readonly ok: true; readonly file: { kind: 'private-file'; name: string } | { kind: 'bytes'; bytes: ArrayBuffer } }

@@ -37,18 +37,25 @@ export function createFramePainter(
   const scale = widthPx / film.chart.stage.widthPx;
   const frameUs = 1e6 / film.clock.framesPerSec;
   const converter = createI420Converter(widthPx, heightPx);
+  const paintNow = async (frame: number): Promise<VideoFrame> => {
+    paintScene(context, sceneAt(film, frameTimeSec(film.clock, frame)), scale, resources);
+    const timestamp = Math.round(frame * frameUs);
+    const timing = { timestamp, duration: Math.round((frame + 1) * frameUs) - timestamp };
+    const drawn = new VideoFrame(context.canvas, timing);
+    try {
+      const converted = converter ? await toI420(drawn, converter, timing) : null;
+      return converted ?? (await toTaggedPixels(drawn, timing));
+    } finally {
+      drawn.close();
+    }
+  };
+  let last: Promise<unknown> = Promise.resolve();
   return {
-    async paint(frame) {
-      paintScene(context, sceneAt(film, frameTimeSec(film.clock, frame)), scale, resources);
-      const timestamp = Math.round(frame * frameUs);
-      const timing = { timestamp, duration: Math.round((frame + 1) * frameUs) - timestamp };
-      const drawn = new VideoFrame(context.canvas, timing);
-      try {
-        const converted = converter ? await toI420(drawn, converter, timing) : null;
-        return converted ?? (await toTaggedPixels(drawn, timing));
-      } finally {
-        drawn.close();
-      }
+    paint(frame) {
+      // One after the other: there is one canvas and one converter, and reading pixels back takes a moment.
+      const painted = last.then(() => paintNow(frame));
+      last = painted.catch(() => undefined);
+      return painted;
     },
   };
 }
