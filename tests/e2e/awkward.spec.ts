@@ -75,6 +75,7 @@ async function stillAlive(page: Page): Promise<void> {
 test('files that are no tables end in a message, and nothing is lost', async ({ page }) => {
   await openApp(page);
   await pause(page);
+  await expect(words(page)).toContainText('Old Tern, 510,000');
   const before = await words(page).innerText();
   for (const [, content, message] of refused) {
     await openFile(page, 'odd.csv', content);

@@ -24,11 +24,13 @@ export async function openFile(page: Page, name: string, content: string | Buffe
   await page.getByLabel('Open a table or a project file').setInputFiles({ name, mimeType: 'text/csv', buffer });
 }
 
-/** Pauses, so that pictures stand still. */
+/** Pauses at the film's start, so that pictures stand still and are the same however fast the machine is. */
 export async function pause(page: Page): Promise<void> {
   const button = page.getByRole('button', { name: 'Pause', exact: true });
   if (await button.isVisible()) await button.click();
   await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
+  await page.keyboard.press('Home');
+  await expect.poll(() => shownFrame(page)).toBe(0);
 }
 
 /** The number of the frame on show. */
