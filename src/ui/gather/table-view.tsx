@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CellWindow, ColumnSummary, TableSummary } from '@/workers/protocol';
 import { VirtualGrid } from '../parts/virtual-grid';
 import { useServices } from '../services';
@@ -82,14 +82,10 @@ function widthOf(column: ColumnSummary | undefined): number {
   return Math.min(280, Math.max(96, characters * 7.6 + 24));
 }
 
+/** Cells with problems, as `row, line break, column`. The list is short enough to be made for each drawing. */
 function useMarks(): ReadonlySet<string> {
-  const problems = useProblems();
-  const key = problems.length;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the list is made anew for each drawing; its length tells of a change
-  return useMemo(() => {
-    const bad = problems.filter(({ severity, raw }) => severity === 'warning' && raw !== undefined);
-    return new Set(bad.map(({ row, column }) => `${row}\n${column}`));
-  }, [key]);
+  const bad = useProblems().filter(({ severity, raw }) => severity === 'warning' && raw !== undefined);
+  return new Set(bad.map(({ row, column }) => `${row}\n${column}`));
 }
 
 /** Row numbers of the file become rows of the table: blank lines in between make them differ by a few. */
