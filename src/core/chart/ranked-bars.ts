@@ -1,4 +1,5 @@
 import type { Motion, Place } from '../motion/motion';
+import { hexColour } from '../scale/colour';
 import { placesAt } from '../motion/motion';
 import { smoothStep, stepAt } from '../motion/slots';
 import { findPalette } from '../project/palettes';
@@ -40,7 +41,15 @@ export interface PreparedRankedBars {
 export function categoryColours(chart: RankedBarsChart, cube: Cube): string[] {
   const own = new Map(chart.colours.map(({ category, colour }) => [category, colour]));
   const { colours } = findPalette(chart.palette);
-  return cube.categories.map((name, c) => own.get(name) ?? colours[c % colours.length] ?? '#888888');
+  const ofPalette = (place: number) => colours[place % colours.length] ?? '#888888';
+  const groups = new Map<string, number>();
+  return cube.categories.map((name, c) => {
+    const given = cube.colours?.[c];
+    if (given === undefined || given === '') return own.get(name) ?? ofPalette(c);
+    // The colour column holds colours, or names of groups that share one.
+    if (!groups.has(given)) groups.set(given, groups.size);
+    return own.get(name) ?? hexColour(given) ?? ofPalette(groups.get(given) ?? 0);
+  });
 }
 
 /**

@@ -2,9 +2,6 @@ import type { Cube } from '../shaping/cube';
 import type { Fields } from '../shaping/fields';
 import { type Chart, PROJECT_VERSION, type Project, type TableEntry } from './project';
 
-/** The fields of a table that has not been looked at. */
-export const noFields: Fields = { shape: 'long', period: '', category: '', value: '' };
-
 /** A chart as it starts out, before the person has touched anything. */
 export function defaultChart(id: string, tableId: string, fields: Fields): Chart {
   return {
@@ -12,6 +9,7 @@ export function defaultChart(id: string, tableId: string, fields: Fields): Chart
     family: 'ranked-bars',
     tableId,
     fields,
+    group: '',
     text: { title: '', subtitle: '', source: '' },
     palette: 'harbour',
     colours: [],

@@ -5,16 +5,39 @@ import type { Pace } from '../pace/pace';
 import type { DomainRule } from '../scale/domain-rule';
 import type { NumberStyle } from '../scale/number-format';
 import type { Fields } from '../shaping/fields';
+import type { Step } from '../shaping/steps/step';
+import type { ReadingChoice } from '../table/reader';
 
 /** The version of the document that this code writes. A new one comes with a migration. */
-export const PROJECT_VERSION = 1;
+export const PROJECT_VERSION = 2;
 
-/** A table of the project; its bytes are an asset, kept beside the document. */
+/** Where the bytes of a table came from. */
+export const sourceKinds = ['file', 'pasted', 'typed', 'catalogue'] as const;
+export type SourceKind = (typeof sourceKinds)[number];
+
+/** The bytes of a table and how they are read. They are an asset, kept beside the document. */
+export interface TableSource {
+  readonly kind: SourceKind;
+  readonly fileName: string;
+  readonly assetId: string;
+  readonly reading: ReadingChoice;
+}
+
+/** A table whose rows and columns are added to another one. */
+export interface AddedTable {
+  readonly source: TableSource;
+  /** Columns by which rows of both are the same: their cells are taken over; other rows are added. */
+  readonly keys: readonly string[];
+}
+
+/** A table of the project, and how it is prepared. */
 export interface TableEntry {
   readonly id: string;
   /** What the person sees: the file's or the sample's name. */
   readonly name: string;
-  readonly source: { readonly kind: 'file'; readonly fileName: string; readonly assetId: string };
+  readonly source: TableSource;
+  readonly added: readonly AddedTable[];
+  readonly steps: readonly Step[];
 }
 
 /** A colour that the person gave to a category. A list, so that no category's name can be mistaken for a property. */
@@ -29,6 +52,8 @@ interface ChartBase {
   readonly id: string;
   readonly tableId: string;
   readonly fields: Fields;
+  /** Which value of the group column is on stage; `''` while there is none. */
+  readonly group: string;
   readonly text: { readonly title: string; readonly subtitle: string; readonly source: string };
   readonly palette: string;
   readonly colours: readonly CategoryColour[];
@@ -72,7 +97,7 @@ export interface Project {
     readonly framesPerSec: number;
     /** Ids of the charts, in the order in which they play. */
     readonly sequence: readonly string[];
-    /** Room for what a later version puts here; always empty in version 1. */
+    /** Room for what a later version puts here; always empty so far. */
     readonly extras: readonly [];
     readonly captions: readonly [];
     readonly sounds: readonly [];

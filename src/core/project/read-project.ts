@@ -1,12 +1,44 @@
+import { fieldsOf } from '../shaping/fields';
 import { type Issue, type Outcome, refuse } from '../table/issue';
+import { noReadingChoice } from '../table/reader';
 import { PROJECT_VERSION, type Project } from './project';
 import { projectSchema } from './schema';
 
 /** Turns a document of version `n` into one of version `n + 1`. */
 type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
 
-/** `migrations[n]` reads version `n`. Empty while there has been one version only. */
-const migrations: Readonly<Record<number, Migration>> = {};
+interface Version1Table {
+  readonly source: object;
+}
+
+interface Version1Chart {
+  readonly fields: object;
+}
+
+/** Version 2 keeps how a file is read, what was added to it, the steps of its preparation, and groups. */
+const from1: Migration = (document) => ({
+  ...document,
+  version: 2,
+  tables: listOf<Version1Table>(document.tables).map((table) => ({
+    ...table,
+    source: { ...table.source, reading: noReadingChoice },
+    added: [],
+    steps: [],
+  })),
+  charts: listOf<Version1Chart>(document.charts).map((chart) => ({
+    ...chart,
+    fields: { ...fieldsOf({ shape: 'long' }), ...chart.fields },
+    group: '',
+  })),
+});
+
+/** A damaged document may hold anything; the schema says so afterwards. */
+function listOf<T>(value: unknown): T[] {
+  return Array.isArray(value) ? value.filter((each) => typeof each === 'object' && each !== null) : [];
+}
+
+/** `migrations[n]` reads version `n`. */
+const migrations: Readonly<Record<number, Migration>> = { 1: from1 };
 
 /**
  * Reads a document that comes from outside: a project file or what the browser kept. Older versions are brought up

@@ -1,6 +1,8 @@
 import Joi from 'joi';
 import { paceLimits } from '../pace/pace';
-import { PROJECT_VERSION, projectLimits } from './project';
+import { fieldsSchema } from '../shaping/steps-file';
+import { stepSchema } from '../shaping/steps/step-schema';
+import { PROJECT_VERSION, projectLimits, sourceKinds } from './project';
 
 const id = Joi.string().min(1).max(100).required();
 const text = Joi.string().allow('').max(projectLimits.textLength).required();
@@ -26,18 +28,12 @@ const pace = Joi.object({
     .required(),
 });
 
-const fields = Joi.object({
-  shape: Joi.valid('long', 'periods-down', 'periods-across').required(),
-  period: name,
-  category: name,
-  value: name,
-});
-
 const rankedBars = Joi.object({
   id,
   family: Joi.valid('ranked-bars').required(),
   tableId: id,
-  fields: fields.required(),
+  fields: fieldsSchema.required(),
+  group: name,
   text: Joi.object({ title: text, subtitle: text, source: text }).required(),
   palette: Joi.string().required(),
   colours: Joi.array()
@@ -66,6 +62,18 @@ const rankedBars = Joi.object({
   ).required(),
 });
 
+const source = Joi.object({
+  kind: Joi.valid(...sourceKinds).required(),
+  fileName: name,
+  assetId: id,
+  reading: Joi.object({
+    sheet: name,
+    encoding: name,
+    delimiter: name,
+    headerRow: Joi.number().integer().min(0).allow(null).required(),
+  }).required(),
+});
+
 const empty = Joi.array().max(0).required();
 
 /** The document of the current version, as it stands in a project file. */
@@ -79,7 +87,11 @@ export const projectSchema = Joi.object({
       Joi.object({
         id,
         name: Joi.string().allow('').required(),
-        source: Joi.object({ kind: Joi.valid('file').required(), fileName: name, assetId: id }).required(),
+        source: source.required(),
+        added: Joi.array()
+          .items(Joi.object({ source: source.required(), keys: Joi.array().items(Joi.string()).required() }))
+          .required(),
+        steps: Joi.array().items(stepSchema).required(),
       }),
     )
     .min(1)

@@ -31,3 +31,11 @@ export function inkOn(background: string): string {
   const [dark, light] = ['#1C2B33', '#F7F2E6'];
   return contrast(dark, background) >= contrast(light, background) ? dark : light;
 }
+
+/** A colour written as `#rgb` or `#rrggbb`, with or without the sign, as `#rrggbb`; null for any other text. */
+export function hexColour(text: string): string | null {
+  const match = /^#?([0-9a-f]{3}|[0-9a-f]{6})$/i.exec(text.trim());
+  const digits = match?.[1];
+  if (!digits) return null;
+  return `#${digits.length === 3 ? [...digits].map((digit) => digit + digit).join('') : digits}`.toLowerCase();
+}

@@ -1,14 +1,7 @@
-import type { PeriodKind } from '../table/period-text';
+import type { PeriodKind, PeriodReading } from '../table/periods/period';
 
-/** One period of a cube. */
-export interface Period {
-  /** ISO 8601 at the grain, or the text as it stands. */
-  readonly key: string;
-  /** Milliseconds in UTC, or null for text. */
-  readonly instantMs: number | null;
-  /** Distance along the calendar at the grain (years, months or days), or the place in the file's order. */
-  readonly spacing: number;
-}
+/** One period of a cube: its key, its instant where it has one, and its distance along the calendar at its grain. */
+export type Period = PeriodReading;
 
 /**
  * Values by period and category: `values[p * categories.length + c]`, NaN = absent. Periods are in order of time,
@@ -19,9 +12,37 @@ export interface Cube {
   readonly periods: readonly Period[];
   readonly categories: readonly string[];
   readonly values: Float64Array;
+  /** For each category the text of the colour column; absent when none is chosen. */
+  readonly colours?: readonly string[];
 }
 
 /** The value of a cell in data units; NaN where absent. */
 export function cubeValue(cube: Cube, period: number, category: number): number {
   return cube.values[period * cube.categories.length + category] ?? Number.NaN;
+}
+
+/** A cube of the same categories with other periods or values. */
+export function rebuildCube(
+  cube: Cube,
+  periods: readonly Period[],
+  valueAt: (period: number, category: number) => number,
+): Cube {
+  const width = cube.categories.length;
+  const values = new Float64Array(periods.length * width);
+  for (let p = 0; p < periods.length; p++) {
+    for (let c = 0; c < width; c++) values[p * width + c] = valueAt(p, c);
+  }
+  return { ...cube, periods, values };
+}
+
+/** The cube with only these categories, in this order. */
+export function takeCategories(cube: Cube, places: readonly number[]): Cube {
+  const values = new Float64Array(cube.periods.length * places.length);
+  for (let p = 0; p < cube.periods.length; p++) {
+    places.forEach((c, i) => {
+      values[p * places.length + i] = cubeValue(cube, p, c);
+    });
+  }
+  const colours = cube.colours ? { colours: places.map((c) => cube.colours?.[c] ?? '') } : {};
+  return { ...cube, categories: places.map((c) => cube.categories[c] ?? ''), values, ...colours };
 }

@@ -1,5 +1,9 @@
+import type { DecimalMark } from '../table/number-text';
+import type { PeriodChoice } from '../table/periods/recognise-periods';
+
 /** How a table is laid out. */
-export type TableShape = 'long' | 'periods-down' | 'periods-across';
+export type TableShape = 'long' | 'periods-down' | 'periods-across' | 'single';
+export const tableShapes = ['long', 'periods-down', 'periods-across', 'single'] as const satisfies readonly TableShape[];
 
 /**
  * Which columns hold what. A name is `''` where the shape has no such column: with periods down the rows the other
@@ -10,11 +14,29 @@ export interface Fields {
   readonly period: string;
   readonly category: string;
   readonly value: string;
+  /** A chart is made for each value of this column; `''` for one chart of all rows. */
+  readonly group: string;
+  /** Gives each category its colour; `''` for none. */
+  readonly colour: string;
+  readonly periodsAs: PeriodChoice;
+  readonly decimal: DecimalMark | 'auto';
 }
 
+/** Fields with nothing chosen beyond the given ones. */
+export function fieldsOf(given: Partial<Fields> & Pick<Fields, 'shape'>): Fields {
+  const open = { period: '', category: '', value: '', group: '', colour: '', periodsAs: 'auto', decimal: 'auto' } as const;
+  return { ...open, ...given };
+}
+
+export type FieldRole = 'period' | 'category' | 'value';
+
 /** Which fields each shape needs from the person. */
-export const fieldsOfShape: Readonly<Record<TableShape, readonly ('period' | 'category' | 'value')[]>> = {
+export const fieldsOfShape: Readonly<Record<TableShape, readonly FieldRole[]>> = {
   long: ['period', 'category', 'value'],
   'periods-down': ['period'],
   'periods-across': ['category'],
+  single: ['period', 'value'],
 };
+
+/** The fields of a table that has not been looked at. */
+export const noFields: Fields = fieldsOf({ shape: 'long' });

@@ -1,7 +1,10 @@
-import { recognisePeriods } from '../table/period-text';
-import { type ColumnProfile, profileColumn } from '../table/profile';
-import type { Table } from '../table/table';
-import type { Fields } from './fields';
+import { BitSet } from '../table/bit-set';
+import { textColumn } from '../table/column';
+import type { DecimalMark } from '../table/number-text';
+import { recognisePeriods } from '../table/periods/recognise-periods';
+import { type ColumnProfile, profileTable } from '../table/profile';
+import { findColumn, type Table } from '../table/table';
+import { type Fields, fieldsOf } from './fields';
 
 /** A guess at the layout of a table, with its reason in words. */
 export interface ShapeGuess {
@@ -14,12 +17,16 @@ export interface ShapeGuess {
 interface TableProfile {
   readonly columns: readonly ColumnProfile[];
   readonly rowCount: number;
+  /** How well two columns together tell the rows apart: distinct pairs by rows, in [0, 1]. */
+  pairShare(a: string, b: string): number;
 }
 
 type ShapeRecogniser = (table: TableProfile) => ShapeGuess | null;
 
 const periodNames = /\b(year|date|period|month|quarter|week|day|time|when|season)s?\b/i;
 const categoryNames = /\b(name|category|series|team|area|region|country|island|place|group|item|type|species)\b/i;
+const codeNames = /\b(code|id|iso\d?|key|unit|units|rank|lat|lon|latitude|longitude|zip|flag|note|notes|source|status)\b/i;
+const stepNames = /\b(round|minute|min|step|lap|stage|hour|period|game|match|turn|leg|generation|iteration|age|no|week|day|month|season|time|t)\b\.?/i;
 const valueNames = /\b(value|amount|total|count|number|passengers|sum|quantity|price|index)\b/i;
 
 /** A column may be a period by what it holds; a telling name, an early place and repeated use speak for it. */
@@ -49,23 +56,48 @@ function namesOneSeries(category: ColumnProfile, numberColumns: number, rowCount
   return numberColumns === 1 && category.blankCount === 0 && (repeated || categoryNames.test(category.name));
 }
 
+const repeatsIn = (profile: ColumnProfile, table: TableProfile) => profile.distinctCount < table.rowCount;
+
+/**
+ * The column that names the series: with the period it should tell every row from the others. Where several do, a
+ * telling name wins and codes lose; where none does, the one that comes closest.
+ */
+function bestCategory(table: TableProfile, period: ColumnProfile, value: ColumnProfile): ColumnProfile | undefined {
+  const others = table.columns.filter((profile) => profile !== period && profile !== value);
+  const texts = others.filter((profile) => profile.kind === 'text' && profile.distinctCount > 0);
+  const varied = texts.filter((profile) => profile.distinctCount > 1);
+  const candidates = (varied.length > 0 ? varied : texts).filter((profile) => repeatsIn(profile, table));
+  if (!repeatsIn(period, table) || candidates.length === 0) {
+    // Where periods repeat and nothing is named in words, numbers that repeat are the names: shirt numbers, say.
+    const numbered = others.find((profile) => repeatsIn(profile, table) && repeatsIn(period, table));
+    return candidates[0] ?? texts[0] ?? numbered;
+  }
+  if (candidates.length === 1) return candidates[0];
+  const score = (profile: ColumnProfile) => {
+    const telling = categoryNames.test(profile.name) ? 0.02 : 0;
+    const code = codeNames.test(profile.name) ? 0.05 : 0;
+    return table.pairShare(period.name, profile.name) + telling - code;
+  };
+  return candidates.map((profile) => ({ profile, score: score(profile) })).sort((a, b) => b.score - a.score)[0]?.profile;
+}
+
+function bestValue(numbers: readonly ColumnProfile[]): ColumnProfile | undefined {
+  const usable = numbers.filter((profile) => !codeNames.test(profile.name) && profile.kind !== 'period');
+  const from = usable.length > 0 ? usable : numbers;
+  return from.find((profile) => valueNames.test(profile.name)) ?? from.at(-1);
+}
+
 /** One row per period and category. */
 const recogniseLong: ShapeRecogniser = (table) => {
   const period = bestPeriod(table);
   if (!period) return null;
-  const others = table.columns.filter((profile) => profile !== period);
-  const numbers = others.filter(holdsNumbers);
-  const value = numbers.find((profile) => valueNames.test(profile.name)) ?? numbers.at(-1);
-  const texts = others.filter((profile) => profile !== value && profile.kind === 'text' && profile.distinctCount > 0);
-  // Where periods repeat and nothing is named in words, numbers that repeat are the names: shirt numbers, say.
-  const numbered = others.find(
-    (profile) => profile !== value && profile.distinctCount < table.rowCount && period.distinctCount < table.rowCount,
-  );
-  const category = texts.find((profile) => profile.distinctCount < table.rowCount) ?? texts[0] ?? numbered;
+  const numbers = table.columns.filter((profile) => profile !== period && holdsNumbers(profile));
+  const value = bestValue(numbers);
+  const category = value && bestCategory(table, period, value);
   if (!value || !category) return null;
-  const repeats = period.distinctCount < table.rowCount;
+  const repeats = repeatsIn(period, table);
   return {
-    fields: { shape: 'long', period: period.name, category: category.name, value: value.name },
+    fields: fieldsOf({ shape: 'long', period: period.name, category: category.name, value: value.name }),
     score: repeats ? 0.9 : namesOneSeries(category, numbers.length, table.rowCount) ? 0.65 : 0.5,
     why: repeats
       ? `one row per period and category: each of the ${period.distinctCount} periods in “${period.name}” stands in several rows`
@@ -80,29 +112,79 @@ const recognisePeriodsDown: ShapeRecogniser = (table) => {
   const numbers = table.columns.filter((profile) => profile !== period && holdsNumbers(profile));
   if (numbers.length === 0) return null;
   const unique = period.distinctCount >= table.rowCount * 0.9;
+  const [only] = numbers;
+  if (numbers.length === 1 && only) {
+    return {
+      fields: fieldsOf({ shape: 'single', period: period.name, value: only.name }),
+      score: unique ? 0.6 : 0.3,
+      why: `each period in “${period.name}” has one row with one number: a single series`,
+    };
+  }
   return {
-    fields: { shape: 'periods-down', period: period.name, category: '', value: '' },
-    score: unique ? (numbers.length > 1 ? 0.8 : 0.6) : 0.3,
-    why:
-      numbers.length > 1
-        ? `each period in “${period.name}” has one row, and ${numbers.length} columns of numbers stand beside it`
-        : `each period in “${period.name}” has one row with one number: a single series`,
+    fields: fieldsOf({ shape: 'periods-down', period: period.name }),
+    score: unique ? 0.8 : 0.3,
+    why: `each period in “${period.name}” has one row, and ${numbers.length} columns of numbers stand beside it`,
   };
 };
+
+/** Of the describing columns, the one that names each row; codes and units beside it say less. */
+function mostDetailed(names: readonly ColumnProfile[]): ColumnProfile | undefined {
+  const texts = names.filter((profile) => profile.kind === 'text' && profile.distinctCount > 0);
+  const score = (profile: ColumnProfile) =>
+    profile.distinctCount - (/\b(code|id|iso\d?|key|unit)\b/i.test(profile.name) ? 0.5 + profile.distinctCount * 0.2 : 0);
+  return [...texts].sort((a, b) => score(b) - score(a))[0] ?? names[0];
+}
 
 /** One row per category, a column per period. */
 const recognisePeriodsAcross: ShapeRecogniser = (table) => {
   const headers = table.columns.map((profile) => profile.name);
   const found = recognisePeriods(headers);
-  const periods = headers.filter((name) => found?.recogniser.read(name));
+  const periods = headers.filter((_, i) => found?.readings[i]);
   if (periods.length < 2) return null;
-  const names = table.columns.filter((profile) => !found?.recogniser.read(profile.name));
-  const category = names.find((profile) => profile.kind === 'text') ?? names[0];
+  const names = table.columns.filter((_, i) => !found?.readings[i]);
+  const category = mostDetailed(names);
   if (!category) return null;
   return {
-    fields: { shape: 'periods-across', period: '', category: category.name, value: '' },
+    fields: fieldsOf({ shape: 'periods-across', category: category.name }),
     score: 0.95,
     why: `${periods.length} column names are periods, from ${periods[0]} to ${periods.at(-1)}`,
+  };
+};
+
+/** Periods that are plain numbers: rounds, minutes, steps. */
+const recogniseNumberPeriods: ShapeRecogniser = (table) => {
+  const whole = table.columns.filter((profile) => profile.kind === 'number' && profile.numbers.why === '');
+  const period = whole.find((profile) => stepNames.test(profile.name));
+  if (!period) return null;
+  const numbers = table.columns.filter((profile) => profile !== period && holdsNumbers(profile));
+  const value = bestValue(numbers);
+  if (!value) return null;
+  const why = `“${period.name}” holds numbers and is called like a period, so its numbers are the periods`;
+  const given = { period: period.name, periodsAs: 'number' } as const;
+  const category = bestCategory(table, period, value);
+  if (repeatsIn(period, table)) {
+    if (!category) return null;
+    const fields = fieldsOf({ shape: 'long', category: category.name, value: value.name, ...given });
+    return { fields, score: 0.45, why };
+  }
+  const single = fieldsOf({ shape: 'single', value: value.name, ...given });
+  return { fields: numbers.length === 1 ? single : fieldsOf({ shape: 'periods-down', ...given }), score: 0.4, why };
+};
+
+/** Columns of numbers called alike with a running number: Round 1, Round 2, Round 3. */
+const recogniseNumberedColumns: ShapeRecogniser = (table) => {
+  const numbered = table.columns
+    .filter(holdsNumbers)
+    .map(({ name }) => /^(.*?)[\s_#-]*(\d+)$/.exec(name))
+    .filter((match) => match !== null);
+  const alike = numbered.filter((match) => match[1]?.trim() === numbered[0]?.[1]?.trim());
+  const category = mostDetailed(table.columns.filter((profile) => profile.kind === 'text'));
+  const rising = alike.every((match, i) => i === 0 || Number(match[2]) > Number(alike[i - 1]?.[2]));
+  if (alike.length < 3 || !rising || category?.kind !== 'text') return null;
+  return {
+    fields: fieldsOf({ shape: 'periods-across', category: category.name }),
+    score: 0.55,
+    why: `${alike.length} columns are numbered on, from “${alike[0]?.[0]}” to “${alike.at(-1)?.[0]}”`,
   };
 };
 
@@ -121,13 +203,15 @@ const recogniseTextPeriods: ShapeRecogniser = (table) => {
   const repeats = first.distinctCount < table.rowCount;
   if (second && repeats) {
     return {
-      fields: { shape: 'long', period: first.name, category: second.name, value: value.name },
+      fields: fieldsOf({ shape: 'long', period: first.name, category: second.name, value: value.name }),
       score: 0.2,
       why: `no column reads as dates, so “${first.name}” is taken as periods in the order of the file`,
     };
   }
+  const single = numbers.filter((profile) => profile !== first).length === 1;
+  const shape = single ? fieldsOf({ shape: 'single', period: first.name, value: value.name }) : null;
   return {
-    fields: { shape: 'periods-down', period: first.name, category: '', value: '' },
+    fields: shape ?? fieldsOf({ shape: 'periods-down', period: first.name }),
     score: 0.1,
     why: `no column reads as dates, so each row of “${first.name}” is taken as a period, in the order of the file`,
   };
@@ -138,16 +222,38 @@ const recognisers: readonly ShapeRecogniser[] = [
   recogniseLong,
   recognisePeriodsDown,
   recognisePeriodsAcross,
+  recogniseNumberPeriods,
+  recogniseNumberedColumns,
   recogniseTextPeriods,
 ];
 
 /**
  * All guesses at the table's layout, the best first; none where the table has no column of numbers beside another.
  */
-export function recogniseShapes(table: Table): ShapeGuess[] {
-  const profile = { columns: table.columns.map(profileColumn), rowCount: table.rowCount };
+export function recogniseShapes(table: Table, hint: DecimalMark | null = null): ShapeGuess[] {
+  const profile: TableProfile = {
+    columns: profileTable(table, hint),
+    rowCount: table.rowCount,
+    pairShare: (a, b) => distinctPairs(table, a, b) / Math.max(1, table.rowCount),
+  };
   return recognisers
     .map((recognise) => recognise(profile))
     .filter((guess) => guess !== null)
     .sort((a, b) => b.score - a.score);
+}
+
+/** Counts the distinct pairs of texts in two columns. */
+function distinctPairs(table: Table, a: string, b: string): number {
+  const [first, second] = [a, b].map((name) => findColumn(table, name)).map((column) => column && textColumn(column));
+  if (!first || !second) return 0;
+  const width = second.texts.length;
+  const size = first.texts.length * width;
+  if (size <= 200_000_000) {
+    const seen = new BitSet(size);
+    for (let row = 0; row < table.rowCount; row++) seen.add((first.codes[row] ?? 0) * width + (second.codes[row] ?? 0));
+    return seen.count();
+  }
+  const seen = new Set<number>();
+  for (let row = 0; row < table.rowCount; row++) seen.add((first.codes[row] ?? 0) * width + (second.codes[row] ?? 0));
+  return seen.size;
 }

@@ -1,38 +1,57 @@
-import { type Column, cellText } from '../table/column';
-import { type Outcome, refuse, shorten } from '../table/issue';
-import { type NumberReading, readNumber } from '../table/number-text';
-import { type PeriodKind, type PeriodReading, recognisePeriods } from '../table/period-text';
-import { profileColumn } from '../table/profile';
+import { type Column, cellText, isBlankCell, textColumn } from '../table/column';
+import { type Issue, type Outcome, refuse, shorten } from '../table/issue';
+import { readNumbers } from '../table/number-column';
+import type { DecimalMark } from '../table/number-text';
+import type { PeriodKind } from '../table/periods/period';
+import { profileTable } from '../table/profile';
 import { IssueList } from '../table/reader';
 import { findColumn, type Table } from '../table/table';
-import type { Cube, Period } from './cube';
+import { CellGatherer, type Combine } from './combine';
+import type { Cube } from './cube';
 import { type Fields, fieldsOfShape } from './fields';
-
-/** A cell of the cube on its way there: which period and category, and where it came from. */
-interface Entry {
-  readonly row: number;
-  readonly period: number;
-  readonly category: number;
-  readonly column: Column;
-}
+import { noteDisorder } from './note-disorder';
+import { axisOfColumn, axisOfNames, datesQuestion, type PeriodAxis } from './period-axis';
 
 /** The most cells a cube may have; beyond it a browser tab runs out of memory. */
 export const MAX_CUBE_CELLS = 60_000_000;
 
+/** What besides the fields decides the cube. */
+export interface ShapeOptions {
+  /** How rows of one period and category become one value; null when nobody has chosen: added up, and said. */
+  readonly combine: Combine | null;
+  /** The decimal mark that the file makes likely. */
+  readonly decimalHint: DecimalMark | null;
+}
+
 const periodWords: Record<PeriodKind, string> = {
   year: 'a year',
+  quarter: 'a quarter such as 2004 Q3',
   month: 'a month such as 2004-08',
+  week: 'a week such as 2004-W31',
   day: 'a day such as 2004-08-01',
   time: 'a date with a time',
+  number: 'a number',
   text: 'a period',
 };
 
+/** The cells of one value column on their way into the cube. */
+interface ValueColumn {
+  readonly column: Column;
+  /** Period of each row, or one for all rows; category likewise. */
+  readonly periodOf: Int32Array | number;
+  readonly categoryOf: Int32Array | number;
+}
+
 /**
- * Turns a table into values by period and category. Several rows for one period and category are added up, and
- * that is said; cells that cannot be read are left absent and listed one by one.
+ * Turns a table into values by period and category. Several rows for one period and category are combined, and
+ * that is said where nobody has chosen how; cells that cannot be read are left absent and listed one by one.
  */
-export function shapeCube(table: Table, fields: Fields): Outcome<Cube> {
-  if (fieldsOfShape[fields.shape].every((role) => fields[role] === '')) return noLayout(table);
+export function shapeCube(
+  table: Table,
+  fields: Fields,
+  options: ShapeOptions = { combine: null, decimalHint: null },
+): Outcome<Cube> {
+  if (fieldsOfShape[fields.shape].every((role) => fields[role] === '')) return noLayout(table, options);
   for (const role of fieldsOfShape[fields.shape]) {
     if (findColumn(table, fields[role])) continue;
     const message = fields[role]
@@ -41,33 +60,28 @@ export function shapeCube(table: Table, fields: Fields): Outcome<Cube> {
     return refuse(`no-${role}-column`, message);
   }
   const list = new IssueList();
-  const axis = fields.shape === 'periods-across' ? periodsFromHeaders(table) : periodsFromColumn(table, fields, list);
-  if (axis.periods.length === 0) {
+  const names = new NameList();
+  const plan = planOf(table, fields, options, names, list);
+  if (plan.axis.periods.length === 0) {
     return refuse('no-periods', 'No period could be read. Choose the column that holds the years or dates in Shape.');
   }
-  const names = new NameList();
-  const entries = collectEntries(table, fields, axis, names, list);
-  if (entries.length === 0) {
-    return { ok: false, issues: [...refuse('no-values', noValues(fields)).issues, ...list.finish()] };
-  }
-  if (axis.periods.length * names.names.length > MAX_CUBE_CELLS) {
-    const size = `${axis.periods.length} periods by ${names.names.length} categories`;
+  if (plan.axis.periods.length * names.names.length > MAX_CUBE_CELLS) {
+    const size = `${plan.axis.periods.length} periods by ${names.names.length} categories`;
     return refuse('too-large', `${size} is more than fits in memory. Keep fewer categories or coarser periods.`);
   }
-  const values = fillValues(entries, axis, names, table, list);
-  if (values.every(Number.isNaN)) {
-    return { ok: false, issues: [...refuse('no-values', noValues(fields)).issues, ...list.finish()] };
-  }
-  const cube = { kind: axis.kind, periods: axis.periods, categories: names.names, values };
+  const values = fill(table, plan, fields, options, names.names, list);
+  if (!values) return { ok: false, issues: [...refuse('no-values', noValues(fields)).issues, ...list.finish()] };
+  const colours = coloursOf(table, fields, names.names);
+  const cube: Cube = { kind: plan.axis.kind, periods: plan.axis.periods, categories: names.names, values, ...colours };
   return { ok: true, value: cube, issues: list.finish() };
 }
 
 /** Nothing was recognised: says what the table would need. */
-function noLayout(table: Table) {
+function noLayout(table: Table, options: ShapeOptions) {
   const what =
     table.columns.length === 1
       ? 'The table has a single column.'
-      : table.columns.some((column) => profileColumn(column).numberShare >= 0.5)
+      : profileTable(table, options.decimalHint).some(({ numberShare }) => numberShare >= 0.5)
         ? 'No column of names or periods stands beside the numbers.'
         : 'No column holds numbers.';
   const need =
@@ -76,61 +90,9 @@ function noLayout(table: Table) {
 }
 
 function noValues(fields: Fields): string {
-  return fields.shape === 'long'
+  return fields.value !== ''
     ? `The column “${shorten(fields.value, 40)}” has no number that can be read. Choose the column with the values in Shape.`
     : 'No column has a number that can be read. The table needs at least one number for each period.';
-}
-
-interface PeriodAxis {
-  readonly kind: PeriodKind;
-  readonly periods: Period[];
-  /** Period of each row, or of each column when periods stand across; -1 where it could not be read. */
-  readonly indexOf: Int32Array;
-}
-
-function periodsFromColumn(table: Table, fields: Fields, list: IssueList): PeriodAxis {
-  const column = findColumn(table, fields.period) as Column;
-  const texts = Array.from(column.codes, (code) => column.texts[code] ?? '');
-  const axis = buildAxis(texts, profileColumn(column).periodShare >= 0.5);
-  texts.forEach((raw, row) => {
-    if ((axis.indexOf[row] ?? -1) >= 0) return;
-    const what = raw === '' ? 'is blank' : `is not ${periodWords[axis.kind]}`;
-    list.add({
-      code: 'unreadable-period',
-      severity: 'warning',
-      row: table.rowNumbers[row] ?? 0,
-      column: column.name,
-      raw: shorten(raw),
-      message: `This cell ${what}, so its row is left out.`,
-    });
-  });
-  return axis;
-}
-
-function periodsFromHeaders(table: Table): PeriodAxis {
-  return buildAxis(
-    table.columns.map((column) => column.name),
-    true,
-  );
-}
-
-/** Orders the distinct periods; dated ones by time, text ones as they come. */
-function buildAxis(texts: readonly string[], dated: boolean): PeriodAxis {
-  const recogniser = dated ? recognisePeriods([...new Set(texts)])?.recogniser : undefined;
-  const readings = new Map<string, PeriodReading | null>();
-  const byKey = new Map<string, Period>();
-  for (const text of texts) {
-    if (readings.has(text)) continue;
-    const order = { key: text, instantMs: 0, spacing: byKey.size };
-    const reading = recogniser ? recogniser.read(text) : text === '' ? null : order;
-    readings.set(text, reading);
-    if (!reading || byKey.has(reading.key)) continue;
-    byKey.set(reading.key, { ...reading, instantMs: recogniser ? reading.instantMs : null });
-  }
-  const periods = [...byKey.values()].sort((a, b) => a.spacing - b.spacing);
-  const place = new Map(periods.map((period, index) => [period.key, index]));
-  const indexOf = Int32Array.from(texts, (text) => place.get(readings.get(text)?.key ?? '') ?? -1);
-  return { kind: recogniser?.kind ?? 'text', periods, indexOf };
 }
 
 /** Category names in the order in which they first come. */
@@ -147,100 +109,191 @@ class NameList {
   }
 }
 
-function collectEntries(table: Table, fields: Fields, axis: PeriodAxis, names: NameList, list: IssueList): Entry[] {
-  if (fields.shape === 'long') return longEntries(table, fields, axis, names, list);
-  if (fields.shape === 'periods-down') return downEntries(table, fields, axis, names, list);
-  return acrossEntries(table, fields, axis, names, list);
+interface Plan {
+  readonly axis: PeriodAxis;
+  readonly columns: readonly ValueColumn[];
 }
 
-function longEntries(table: Table, fields: Fields, axis: PeriodAxis, names: NameList, list: IssueList): Entry[] {
-  const category = findColumn(table, fields.category) as Column;
+function planOf(table: Table, fields: Fields, options: ShapeOptions, names: NameList, list: IssueList): Plan {
+  if (fields.shape === 'periods-across') return planAcross(table, fields, options, names, list);
+  const periodColumn = findColumn(table, fields.period) as Column;
+  const axis = axisOfColumn(periodColumn, fields.periodsAs, table.rowNumbers);
+  listUnreadablePeriods(table, periodColumn, axis, list);
+  const question = datesQuestion(axis.notation, periodColumn.name);
+  if (question) list.add(question);
+  if (fields.shape === 'periods-down') return planDown(table, fields, options, axis, names, list);
   const column = findColumn(table, fields.value) as Column;
-  const entries: Entry[] = [];
-  for (let row = 0; row < table.rowCount; row++) {
-    const period = axis.indexOf[row] ?? -1;
-    if (period < 0) continue;
-    const name = categoryOf(category, row, table, list);
-    if (name !== '') entries.push({ row, period, category: names.place(name), column });
+  if (fields.shape === 'single') {
+    return { axis, columns: [{ column, periodOf: axis.indexOf, categoryOf: names.place(column.name) }] };
   }
-  return entries;
+  const category = findColumn(table, fields.category) as Column;
+  const categoryOf = categoriesOfRows(category, table, axis.indexOf, names, list);
+  noteDisorder(table, periodColumn, axis, categoryOf, list);
+  return { axis, columns: [{ column, periodOf: axis.indexOf, categoryOf }] };
 }
 
-function downEntries(table: Table, fields: Fields, axis: PeriodAxis, names: NameList, list: IssueList): Entry[] {
-  const entries: Entry[] = [];
-  for (const column of table.columns) {
-    if (column.name === fields.period) continue;
-    if (profileColumn(column).numberShare < 0.5) {
+function listUnreadablePeriods(table: Table, column: Column, axis: PeriodAxis, list: IssueList): void {
+  for (let row = 0; row < axis.indexOf.length; row++) {
+    if ((axis.indexOf[row] ?? -1) >= 0) continue;
+    list.addLazily('unreadable-period', () => {
+      const raw = cellText(column, row);
+      const what = raw === '' ? 'is blank' : `is not ${periodWords[axis.kind]}`;
+      return {
+        code: 'unreadable-period',
+        severity: 'warning',
+        row: table.rowNumbers[row] ?? 0,
+        column: column.name,
+        raw: shorten(raw),
+        message: `This cell ${what}, so its row is left out.`,
+      };
+    });
+  }
+}
+
+function planDown(
+  table: Table,
+  fields: Fields,
+  options: ShapeOptions,
+  axis: PeriodAxis,
+  names: NameList,
+  list: IssueList,
+): Plan {
+  const columns: ValueColumn[] = [];
+  for (const [index, profile] of profileTable(table, options.decimalHint).entries()) {
+    const column = table.columns[index];
+    if (!column || column.name === fields.period || column.name === fields.group) continue;
+    if (profile.numberShare < 0.5) {
       const message = 'Fewer than half of the cells in this column are numbers, so it is left out.';
-      list.add({ code: 'column-left-out', severity: 'note', row: 1, column: shorten(column.name), raw: '', message });
+      const raw = '';
+      const row = 1;
+      list.add({ code: 'column-left-out', severity: 'note', row, column: shorten(column.name), raw, message });
+    } else columns.push({ column, periodOf: axis.indexOf, categoryOf: names.place(column.name) });
+  }
+  return { axis, columns };
+}
+
+function planAcross(table: Table, fields: Fields, options: ShapeOptions, names: NameList, list: IssueList): Plan {
+  const category = findColumn(table, fields.category) as Column;
+  const numeric = profileTable(table, options.decimalHint)
+    .filter(({ name, numberShare }) => name !== category.name && numberShare >= 0.5)
+    .map(({ name }) => name);
+  const headers = table.columns.map(({ name }) => (name === category.name ? '' : name));
+  const axis = axisOfNames(headers, fields.periodsAs, new Set(numeric));
+  const question = datesQuestion(axis.notation, '');
+  if (question) list.add(question);
+  const categoryOf = categoriesOfRows(category, table, null, names, list);
+  const columns = table.columns.flatMap((column, index): ValueColumn[] => {
+    const period = axis.indexOf[index] ?? -1;
+    return period >= 0 ? [{ column, periodOf: period, categoryOf }] : [];
+  });
+  return { axis, columns };
+}
+
+/** Category of each row in order of appearance; -1 where it is blank. Rows without a period name none. */
+function categoriesOfRows(
+  column: Column,
+  table: Table,
+  periodOf: Int32Array | null,
+  names: NameList,
+  list: IssueList,
+): Int32Array {
+  const { texts, codes } = textColumn(column);
+  const placeOf = new Int32Array(texts.length).fill(-1);
+  const categoryOf = new Int32Array(table.rowCount).fill(-1);
+  for (let row = 0; row < table.rowCount; row++) {
+    if (periodOf && (periodOf[row] ?? -1) < 0) continue;
+    const code = codes[row] ?? 0;
+    if (code === 0) {
+      list.addLazily('blank-category', () => ({
+        code: 'blank-category',
+        severity: 'warning',
+        row: table.rowNumbers[row] ?? 0,
+        column: column.name,
+        raw: '',
+        message: 'This row names no category, so it is left out.',
+      }));
       continue;
     }
-    const category = names.place(column.name);
+    if ((placeOf[code] ?? -1) < 0) placeOf[code] = names.place(texts[code] ?? '');
+    categoryOf[row] = placeOf[code] ?? -1;
+  }
+  return categoryOf;
+}
+
+/** Gathers the values of all columns; null where there is none. */
+function fill(
+  table: Table,
+  plan: Plan,
+  fields: Fields,
+  options: ShapeOptions,
+  names: readonly string[],
+  list: IssueList,
+): Float64Array | null {
+  const width = names.length;
+  const gatherer = new CellGatherer(plan.axis.periods.length * width, options.combine ?? 'sum');
+  const profiles = new Map(profileTable(table, options.decimalHint).map((profile) => [profile.name, profile]));
+  let any = false;
+  for (const { column, periodOf, categoryOf } of plan.columns) {
+    const numbers = profiles.get(column.name)?.numbers;
+    const decimal = fields.decimal === 'auto' ? (numbers?.decimal ?? 'point') : fields.decimal;
+    if (fields.decimal === 'auto' && numbers && !numbers.decided) list.add(numbersQuestion(column.name, numbers.why));
+    const { values, unreadable } = readNumbers(column, decimal);
+    for (const row of unreadable) {
+      const used = at(periodOf, row) >= 0 && at(categoryOf, row) >= 0;
+      if (used) list.addLazily('unreadable-number', () => unreadableNumber(table, column, row));
+    }
     for (let row = 0; row < table.rowCount; row++) {
-      const period = axis.indexOf[row] ?? -1;
-      if (period >= 0) entries.push({ row, period, category, column });
+      const value = values[row] ?? Number.NaN;
+      const [period, category] = [at(periodOf, row), at(categoryOf, row)];
+      if (period < 0 || category < 0 || Number.isNaN(value)) continue;
+      any = true;
+      const cell = period * width + category;
+      const fits = gatherer.add(cell, value);
+      if (fits && (options.combine !== null || gatherer.countOf(cell) < 2)) continue;
+      list.addLazily('repeated-row', () => {
+        const where = `${shorten(names[category] ?? '', 40)} in ${plan.axis.periods[period]?.key}`;
+        return repeatedRow(table, column, row, where, fits);
+      });
     }
   }
-  return entries;
+  return any ? gatherer.finish() : null;
 }
 
-function acrossEntries(table: Table, fields: Fields, axis: PeriodAxis, names: NameList, list: IssueList): Entry[] {
-  const category = findColumn(table, fields.category) as Column;
-  const entries: Entry[] = [];
+const at = (places: Int32Array | number, row: number) => (typeof places === 'number' ? places : (places[row] ?? -1));
+
+function numbersQuestion(column: string, why: string): Issue {
+  const message = `In this column ${why}. Say in Shape whether the comma or the point marks the decimals.`;
+  return { code: 'ambiguous-numbers', severity: 'warning', column, message };
+}
+
+function unreadableNumber(table: Table, column: Column, row: number): Issue {
+  return {
+    code: 'unreadable-number',
+    severity: 'warning',
+    row: table.rowNumbers[row] ?? 0,
+    column: column.name,
+    raw: shorten(cellText(column, row)),
+    message: 'This cell cannot be read as a number, so its value is absent. Write a plain number such as 1234.5.',
+  };
+}
+
+function repeatedRow(table: Table, column: Column, row: number, where: string, fits: boolean): Issue {
+  const message = fits
+    ? `Another row for ${where}; the values are added up. Say in Shape how repeated rows are combined.`
+    : `Another row for ${where}; the sum is too large for a number, so this row is left out.`;
+  const raw = shorten(cellText(column, row));
+  return { code: 'repeated-row', severity: 'warning', row: table.rowNumbers[row] ?? 0, column: column.name, raw, message };
+}
+
+/** The text of the colour column for each category: the first that is not blank. */
+function coloursOf(table: Table, fields: Fields, names: readonly string[]): { colours?: readonly string[] } {
+  const colour = fields.colour === '' ? null : findColumn(table, fields.colour);
+  const category = fields.category === '' ? null : findColumn(table, fields.category);
+  if (!colour || !category) return {};
+  const found = new Map<string, string>();
   for (let row = 0; row < table.rowCount; row++) {
-    const name = categoryOf(category, row, table, list);
-    if (name === '') continue;
-    const place = names.place(name);
-    table.columns.forEach((column, index) => {
-      const period = axis.indexOf[index] ?? -1;
-      if (period >= 0 && column !== category) entries.push({ row, period, category: place, column });
-    });
+    const name = cellText(category, row);
+    if (!found.has(name) && !isBlankCell(colour, row)) found.set(name, cellText(colour, row));
   }
-  return entries;
-}
-
-function categoryOf(column: Column, row: number, table: Table, list: IssueList): string {
-  const name = cellText(column, row);
-  if (name === '') {
-    list.add({
-      code: 'blank-category',
-      severity: 'warning',
-      row: table.rowNumbers[row] ?? 0,
-      column: column.name,
-      raw: '',
-      message: 'This row names no category, so it is left out.',
-    });
-  }
-  return name;
-}
-
-function fillValues(entries: readonly Entry[], axis: PeriodAxis, names: NameList, table: Table, list: IssueList) {
-  const values = new Float64Array(axis.periods.length * names.names.length).fill(Number.NaN);
-  const readings = new Map<Column, NumberReading[]>();
-  for (const { row, period, category, column } of entries) {
-    let known = readings.get(column);
-    if (!known) {
-      known = column.texts.map(readNumber);
-      readings.set(column, known);
-    }
-    const reading = known[column.codes[row] ?? 0];
-    const place = { row: table.rowNumbers[row] ?? 0, column: column.name, raw: shorten(cellText(column, row)) };
-    if (reading?.kind === 'unreadable') {
-      const message =
-        'This cell cannot be read as a number, so its value is absent. Write a plain number such as 1234.5.';
-      list.add({ code: 'unreadable-number', severity: 'warning', ...place, message });
-    }
-    if (reading?.kind !== 'value') continue;
-    const cell = period * names.names.length + category;
-    const before = values[cell] ?? Number.NaN;
-    const sum = Number.isNaN(before) ? reading.value : before + reading.value;
-    if (Number.isFinite(sum)) values[cell] = sum;
-    if (Number.isNaN(before)) continue;
-    const where = `${shorten(names.names[category] ?? '', 40)} in ${axis.periods[period]?.key}`;
-    const message = Number.isFinite(sum)
-      ? `Another row for ${where}; the values are added up.`
-      : `Another row for ${where}; the sum is too large for a number, so this row is left out.`;
-    list.add({ code: 'repeated-row', severity: 'warning', ...place, message });
-  }
-  return values;
+  return { colours: names.map((name) => found.get(name) ?? '') };
 }

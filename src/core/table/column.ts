@@ -1,49 +1,125 @@
 /**
- * One column of text cells, dictionary-coded: `texts[codes[row]]` is the cell. Code 0 is always the blank cell.
+ * A column of text cells, dictionary-coded: `texts[codes[row]]` is the cell. Code 0 is always the blank cell.
  * Recognition and conversion work on the distinct texts, so a column of a million repeated names costs little.
  */
-export interface Column {
+export interface TextColumn {
+  readonly kind: 'text';
   readonly name: string;
   readonly codes: Uint32Array;
   readonly texts: readonly string[];
+  /** The numbers in it came as numbers (from a workbook or JSON), so their decimal mark is known to be a point. */
+  readonly typed: boolean;
 }
 
-/** Collects the cells of one column and gives each distinct text a code. */
-export class ColumnBuilder {
-  private readonly codeOf = new Map<string, number>([['', 0]]);
-  private readonly texts: string[] = [''];
-  private codes = new Uint32Array(64);
-  private length = 0;
-
-  /** Appends a cell; white space around the text is dropped. */
-  push(cell: string): void {
-    const text = cell.trim();
-    let code = this.codeOf.get(text);
-    if (code === undefined) {
-      code = this.texts.length;
-      this.texts.push(text);
-      this.codeOf.set(text, code);
-    }
-    if (this.length === this.codes.length) {
-      const grown = new Uint32Array(this.codes.length * 2);
-      grown.set(this.codes);
-      this.codes = grown;
-    }
-    this.codes[this.length++] = code;
-  }
-
-  /** Appends blank cells until the column has `rowCount` cells. */
-  padTo(rowCount: number): void {
-    while (this.length < rowCount) this.push('');
-  }
-
-  /** The finished column. */
-  build(name: string): Column {
-    return { name, codes: this.codes.slice(0, this.length), texts: this.texts };
-  }
+/**
+ * A column of many different plain numbers, kept without its texts: the cell is the value with that many decimals.
+ * Nothing is lost, since only numbers that are written back exactly as they stood come here.
+ */
+export interface NumberColumn {
+  readonly kind: 'number';
+  readonly name: string;
+  /** NaN where the cell is blank or stands in `others`. */
+  readonly values: Float64Array;
+  readonly decimals: Uint8Array;
+  /** Cells that are not plain numbers, by row. */
+  readonly others: ReadonlyMap<number, string>;
+  readonly typed: boolean;
 }
+
+export type Column = TextColumn | NumberColumn;
 
 /** The text of a cell; `''` when blank or past the end. */
 export function cellText(column: Column, row: number): string {
-  return column.texts[column.codes[row] ?? 0] ?? '';
+  if (column.kind === 'text') return column.texts[column.codes[row] ?? 0] ?? '';
+  const value = column.values[row] ?? Number.NaN;
+  return Number.isNaN(value) ? (column.others.get(row) ?? '') : value.toFixed(column.decimals[row] ?? 0);
+}
+
+/** Is the cell blank? */
+export function isBlankCell(column: Column, row: number): boolean {
+  if (column.kind === 'text') return (column.codes[row] ?? 0) === 0;
+  return Number.isNaN(column.values[row] ?? Number.NaN) && !column.others.has(row);
+}
+
+/** The same column under another name. */
+export function renamed(column: Column, name: string): Column {
+  return column.name === name ? column : { ...column, name };
+}
+
+const asText = new WeakMap<NumberColumn, TextColumn>();
+
+/** The column as text, for work on distinct texts. Cost for a column of numbers: O(rows) once. */
+export function textColumn(column: Column): TextColumn {
+  if (column.kind === 'text') return column;
+  const known = asText.get(column);
+  if (known) return known;
+  const made = encodeTexts(column.name, column.values.length, (row) => cellText(column, row), column.typed);
+  asText.set(column, made);
+  return made;
+}
+
+/** Codes a column from the texts of its rows. */
+export function encodeTexts(
+  name: string,
+  rowCount: number,
+  textOf: (row: number) => string,
+  typed = false,
+): TextColumn {
+  const codeOf = new Map<string, number>([['', 0]]);
+  const texts = [''];
+  const codes = new Uint32Array(rowCount);
+  for (let row = 0; row < rowCount; row++) {
+    const text = textOf(row);
+    let code = codeOf.get(text);
+    if (code === undefined) {
+      code = texts.length;
+      texts.push(text);
+      codeOf.set(text, code);
+    }
+    codes[row] = code;
+  }
+  return { kind: 'text', name, codes, texts, typed };
+}
+
+/** The column with the texts of its dictionary changed; texts that become the same share a code. */
+export function mapTexts(column: Column, change: (text: string) => string): TextColumn {
+  const source = textColumn(column);
+  const codeOf = new Map<string, number>([['', 0]]);
+  const texts = [''];
+  const newCodes = source.texts.map((text) => {
+    const next = text === '' ? change('') : change(text).trim();
+    let code = codeOf.get(next);
+    if (code === undefined) {
+      code = texts.length;
+      texts.push(next);
+      codeOf.set(next, code);
+    }
+    return code;
+  });
+  return { ...source, codes: source.codes.map((code) => newCodes[code] ?? 0), texts };
+}
+
+/** The rows of a column in another order, or fewer of them. A row of -1 gives a blank cell. */
+export function gather(column: Column, rows: Int32Array): Column {
+  if (column.kind === 'text') {
+    const codes = new Uint32Array(rows.length);
+    for (let i = 0; i < rows.length; i++) codes[i] = column.codes[rows[i] ?? -1] ?? 0;
+    return { ...column, codes };
+  }
+  const values = new Float64Array(rows.length);
+  const decimals = new Uint8Array(rows.length);
+  const others = new Map<number, string>();
+  for (let i = 0; i < rows.length; i++) {
+    const row = rows[i] ?? -1;
+    values[i] = column.values[row] ?? Number.NaN;
+    decimals[i] = column.decimals[row] ?? 0;
+    const other = column.others.get(row);
+    if (other !== undefined) others.set(i, other);
+  }
+  return { ...column, values, decimals, others };
+}
+
+/** A column in which every cell is blank. */
+export function blankColumn(name: string, rowCount: number): TextColumn {
+  return { kind: 'text', name, codes: new Uint32Array(rowCount), texts: [''], typed: false };
 }

@@ -1,3 +1,5 @@
+import chardet from 'chardet';
+
 interface Decoder {
   decode(bytes: Uint8Array): string;
 }
@@ -6,26 +8,66 @@ const { TextDecoder } = globalThis as unknown as {
   TextDecoder: new (label: string, options?: { fatal?: boolean }) => Decoder;
 };
 
+/** Encodings that a person can choose by hand; the detector may find others. */
+export const encodings = ['utf-8', 'utf-16le', 'utf-16be', 'windows-1252'] as const;
+
 /** Text and the encoding it was read with. */
 export interface DecodedText {
   readonly text: string;
-  readonly encoding: 'utf-8' | 'utf-16le' | 'utf-16be' | 'windows-1252';
+  /** A label of the Encoding Standard. */
+  readonly encoding: string;
 }
 
+const SAMPLE_BYTES = 200_000;
+
 /**
- * Decodes a text file: by its byte order mark where it has one, as UTF-8 where that is valid, else as Windows-1252.
- * The mark itself is dropped.
+ * Decodes a text file: by its byte order mark where it has one, as UTF-16 where every other byte is zero, as UTF-8
+ * where that is valid, else as the detector finds, and as Windows-1252 where it finds nothing. The mark is dropped.
+ *
+ * @param encoding What the person chose, or `''`.
  */
-export function decodeText(bytes: Uint8Array): DecodedText {
+export function decodeText(bytes: Uint8Array, encoding = ''): DecodedText {
+  if (encoding !== '') return decodeAs(bytes, encoding);
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return decodeAs(bytes, 'utf-16le');
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return decodeAs(bytes, 'utf-16be');
+  const unmarked = unmarkedUtf16(bytes);
+  if (unmarked) return decodeAs(bytes, unmarked);
   try {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), encoding: 'utf-8' };
   } catch {
-    return decodeAs(bytes, 'windows-1252');
+    return decodeAs(bytes, legacyEncoding(bytes));
   }
 }
 
-function decodeAs(bytes: Uint8Array, encoding: DecodedText['encoding']): DecodedText {
+/** UTF-16 without a mark: in text that is mostly Latin, the high bytes are zero and the low ones are not. */
+export function unmarkedUtf16(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
+  const length = Math.min(bytes.length, 4096) & ~1;
+  if (length < 4) return null;
+  let [even, odd] = [0, 0];
+  for (let i = 0; i < length; i += 2) {
+    if (bytes[i] === 0) even++;
+    if (bytes[i + 1] === 0) odd++;
+  }
+  const pairs = length / 2;
+  if (odd > pairs * 0.6 && even < pairs * 0.05) return 'utf-16le';
+  if (even > pairs * 0.6 && odd < pairs * 0.05) return 'utf-16be';
+  return null;
+}
+
+/** Tells scripts apart that Windows-1252 would garble; between the Latin code pages a short text decides nothing. */
+function legacyEncoding(bytes: Uint8Array): string {
+  const found = chardet.analyse(bytes.subarray(0, SAMPLE_BYTES))[0];
+  if (!found || found.confidence < 60 || /^(ISO-8859-[129]|windows-125[0247]|UTF|ASCII|ISO-2022)/i.test(found.name)) {
+    return 'windows-1252';
+  }
+  try {
+    new TextDecoder(found.name);
+    return found.name.toLowerCase();
+  } catch {
+    return 'windows-1252';
+  }
+}
+
+function decodeAs(bytes: Uint8Array, encoding: string): DecodedText {
   return { text: new TextDecoder(encoding).decode(bytes), encoding };
 }

@@ -1,126 +1,104 @@
 import Papa from 'papaparse';
-import { ColumnBuilder } from './column';
 import { decodeText } from './decode-text';
 import { recogniseFileKind } from './file-kind';
-import { type Outcome, refuse, shorten } from './issue';
-import { IssueList, type Reader, type ReadTable } from './reader';
+import { type Outcome, refuse } from './issue';
+import { noReadingChoice, type ReadOptions, type Reader, type ReadTable } from './reader';
+import { TableAssembler } from './table-assembler';
 
-const delimiterNames = new Map([
+/** Marks between cells that are understood, with their names. */
+export const delimiters: ReadonlyMap<string, string> = new Map([
   [',', 'commas'],
   [';', 'semicolons'],
   ['\t', 'tabs'],
   ['|', 'upright bars'],
 ]);
 
-const encodingNames = {
-  'utf-8': 'UTF-8',
-  'utf-16le': 'UTF-16',
-  'utf-16be': 'UTF-16',
-  'windows-1252': 'Windows-1252',
-} as const;
+const CHUNK_CHARACTERS = 2_000_000;
+const SAMPLE_CHARACTERS = 60_000;
 
 /** Reads delimited text (CSV, TSV and their kin); the delimiter is found by trying, quotes follow RFC 4180. */
 export const delimitedReader: Reader = {
   id: 'delimited',
   claims: (bytes) => recogniseFileKind(bytes) === 'text',
-  read: (bytes) => {
-    const { text, encoding } = decodeText(bytes);
-    const outcome = parseDelimited(text);
+  read: async (bytes, options) => {
+    const { text, encoding } = decodeText(bytes, options.choice.encoding);
+    const outcome = parseDelimited(text, options);
     if (!outcome.ok) return outcome;
-    const readAs = `${outcome.value.readAs}, ${encodingNames[encoding]}`;
-    return { ...outcome, value: { ...outcome.value, readAs } };
+    const readAs = `${outcome.value.readAs}, ${encodingName(encoding)}`;
+    return { ...outcome, value: { ...outcome.value, readAs, encoding } };
   },
 };
 
+function encodingName(encoding: string): string {
+  const name = encoding.toUpperCase().replace(/^(UTF-16)[LB]E$/, '$1');
+  return name.replace('WINDOWS', 'Windows');
+}
+
 /**
- * Parses delimited text whose first line that is not blank holds the column names.
+ * Parses delimited text; the table is found under titles and notes.
  *
  * @returns The table; or a refusal when there is no header and at least one row of data under it. Issues list broken
- *   quotes, ragged lines and headers that had to be renamed.
+ *   quotes, ragged lines, lines around the table and headers that had to be renamed.
  */
-export function parseDelimited(text: string): Outcome<ReadTable> {
+export function parseDelimited(
+  text: string,
+  options: ReadOptions = { fileName: '', choice: noReadingChoice },
+): Outcome<ReadTable> {
   if (text.trim() === '') return refuse('empty-file', 'The file is empty. Choose one with a header line and rows.');
-  const parsed = Papa.parse<string[]>(text, { delimitersToGuess: [',', ';', '\t', '|'] });
-  const list = new IssueList();
-  for (const error of parsed.errors) {
-    if (error.type === 'Delimiter') continue;
-    list.add({
-      code: 'broken-quotes',
-      severity: 'warning',
-      row: (error.row ?? 0) + 1,
-      message: 'A quotation mark is opened and not closed as it should be; look at the cells of this line.',
-    });
-  }
-  const headerIndex = parsed.data.findIndex((cells) => !isBlank(cells));
-  const headerCells = parsed.data[headerIndex] ?? [];
-  const builders: ColumnBuilder[] = headerCells.map(() => new ColumnBuilder());
-  const rowNumbers: number[] = [];
-  for (let index = headerIndex + 1; index < parsed.data.length; index++) {
-    const cells = parsed.data[index] ?? [];
-    if (isBlank(cells)) continue;
-    if (cells.length !== headerCells.length) list.add(raggedLine(index + 1, cells, headerCells.length));
-    appendRow(builders, cells, rowNumbers.length);
-    rowNumbers.push(index + 1);
-  }
-  if (rowNumbers.length === 0) {
-    return refuse('no-rows', 'There is a header line and nothing under it. The table needs at least one row of data.');
-  }
-  const names = uniqueNames(headerCells, builders.length, list);
-  const columns = builders.map((builder, i) => {
-    builder.padTo(rowNumbers.length);
-    return builder.build(names[i] ?? `Column ${i + 1}`);
-  });
-  const table = { columns, rowCount: rowNumbers.length, rowNumbers: Uint32Array.from(rowNumbers) };
-  const readAs = `${delimiterNames.get(parsed.meta.delimiter) ?? 'commas'} between cells`;
-  return { ok: true, value: { table, readAs }, issues: list.finish() };
-}
-
-function isBlank(cells: readonly string[]): boolean {
-  return cells.every((cell) => cell.trim() === '');
-}
-
-/** Cells past the header get columns of their own, so that nothing in a ragged line is lost. */
-function appendRow(builders: ColumnBuilder[], cells: readonly string[], rowIndex: number): void {
-  let used = cells.length;
-  while (used > builders.length && cells[used - 1]?.trim() === '') used--;
-  while (builders.length < used) {
-    const builder = new ColumnBuilder();
-    builder.padTo(rowIndex);
-    builders.push(builder);
-  }
-  for (let i = 0; i < builders.length; i++) builders[i]?.push(cells[i] ?? '');
-}
-
-function raggedLine(row: number, cells: readonly string[], expected: number) {
-  return {
-    code: 'ragged-line',
-    severity: 'note' as const,
-    row,
-    raw: shorten(cells.slice(0, 20).join(' | ')),
-    message:
-      cells.length < expected
-        ? `This line has ${cells.length} of ${expected} cells; the missing ones are read as blank.`
-        : `This line has ${cells.length} cells where the header has ${expected}; the others are kept in extra columns.`,
+  const delimiter = options.choice.delimiter || findDelimiter(text);
+  const assembler = new TableAssembler(options.choice.headerRow);
+  let records = 0;
+  const config = {
+    delimiter,
+    chunkSize: CHUNK_CHARACTERS,
+    chunk: ({ data, errors, meta }: Papa.ParseResult<string[]>) => {
+      for (const cells of data) assembler.push(cells);
+      for (const error of errors) noteBrokenQuotes(assembler, records + (error.row ?? 0) + 1);
+      records += data.length;
+      options.onProgress?.(Math.min(1, meta.cursor / text.length));
+    },
   };
+  // The types of the library know `chunk` only for files; it works on text the same.
+  Papa.parse<string[]>(text, config as Papa.ParseConfig<string[]>);
+  const outcome = assembler.finish();
+  if (!outcome.ok) return outcome;
+  const { table, headerRow } = outcome.value;
+  const value: ReadTable = {
+    table,
+    headerRow,
+    readAs: `${delimiters.get(delimiter) ?? `“${delimiter}”`} between cells`,
+    decimalHint: delimiter === ';' ? 'comma' : null,
+    encoding: 'utf-8',
+    delimiter,
+    sheet: '',
+    sheets: [],
+  };
+  return { ok: true, value, issues: outcome.issues };
 }
 
-function uniqueNames(headers: readonly string[], count: number, list: IssueList): string[] {
-  const used = new Set<string>();
-  return Array.from({ length: count }, (_, i) => {
-    const given = (headers[i] ?? '').trim().replace(/\s+/g, ' ');
-    let name = given === '' ? `Column ${i + 1}` : given;
-    for (let copy = 2; used.has(name); copy++) name = `${given === '' ? `Column ${i + 1}` : given} (${copy})`;
-    used.add(name);
-    if (given !== '' && name !== given) {
-      list.add({
-        code: 'duplicate-header',
-        severity: 'note',
-        row: 1,
-        column: shorten(name),
-        raw: shorten(given),
-        message: `Two columns are called “${shorten(given, 40)}”; this one is shown as “${shorten(name, 40)}”.`,
-      });
-    }
-    return name;
+function noteBrokenQuotes(assembler: TableAssembler, row: number): void {
+  assembler.list.add({
+    code: 'broken-quotes',
+    severity: 'warning',
+    row,
+    message: 'A quotation mark is opened and not closed as it should be; look at the cells of this line.',
   });
+}
+
+/** The delimiter that parts the first lines most evenly into the most cells; lines of a title count little. */
+export function findDelimiter(text: string): string {
+  const cut = text.length > SAMPLE_CHARACTERS ? text.lastIndexOf('\n', SAMPLE_CHARACTERS) : text.length;
+  const sample = text.slice(0, cut < 1 ? SAMPLE_CHARACTERS : cut);
+  let best = { delimiter: ',', score: 0 };
+  for (const delimiter of delimiters.keys()) {
+    const { data } = Papa.parse<string[]>(sample, { delimiter, preview: 100, skipEmptyLines: 'greedy' });
+    const lengths = new Map<number, number>();
+    for (const { length } of data) lengths.set(length, (lengths.get(length) ?? 0) + 1);
+    const [width = 1, lines = 0] = [...lengths].filter(([length]) => length > 1).sort((a, b) => b[1] - a[1])[0] ?? [];
+    // A decimal comma splits lines too, but not the header: evenness counts more than the number of cells.
+    const even = lines / Math.max(1, data.length);
+    const score = width > 1 ? even * even * (1 + Math.log2(Math.min(width, 64)) / 8) : 0;
+    if (score > best.score + 1e-9) best = { delimiter, score };
+  }
+  return best.delimiter;
 }

@@ -1,9 +1,32 @@
 import type { Issue, Outcome } from './issue';
 import type { Table } from './table';
 
+/** How the person wants a file to be read; `''` and null leave it to the reader. Kept in the document. */
+export interface ReadingChoice {
+  readonly sheet: string;
+  readonly encoding: string;
+  readonly delimiter: string;
+  /** Record that holds the column names, from 1; 0 when the file has none. */
+  readonly headerRow: number | null;
+}
+
+/** Nothing chosen. */
+export const noReadingChoice: ReadingChoice = { sheet: '', encoding: '', delimiter: '', headerRow: null };
+
 /** What a reader is told besides the bytes. */
 export interface ReadOptions {
   readonly fileName: string;
+  readonly choice: ReadingChoice;
+  /** Told now and then how much is done, in [0, 1]. */
+  readonly onProgress?: (share: number) => void;
+}
+
+/** A sheet of a workbook, with its first rows for choosing. */
+export interface SheetPreview {
+  readonly name: string;
+  readonly rowCount: number;
+  readonly columnCount: number;
+  readonly rows: readonly (readonly string[])[];
 }
 
 /** What came out of a file, besides the table itself. */
@@ -11,13 +34,21 @@ export interface ReadTable {
   readonly table: Table;
   /** How the file was read, in words, for the person: "commas between cells, UTF-8". */
   readonly readAs: string;
+  /** Decimal marks that the file's own notation makes likely: a comma where semicolons part the cells. */
+  readonly decimalHint: 'point' | 'comma' | null;
+  /** Record that holds the names, from 1; 0 when there is none. */
+  readonly headerRow: number;
+  readonly encoding: string;
+  readonly delimiter: string;
+  readonly sheet: string;
+  readonly sheets: readonly SheetPreview[];
 }
 
 /** One way of turning bytes into a table. Readers are tried in order; the first that claims the bytes reads them. */
 export interface Reader {
   readonly id: string;
   claims(bytes: Uint8Array, options: ReadOptions): boolean;
-  read(bytes: Uint8Array, options: ReadOptions): Outcome<ReadTable>;
+  read(bytes: Uint8Array, options: ReadOptions): Promise<Outcome<ReadTable>>;
 }
 
 /** The most issues of one kind that are listed one by one; the rest are counted in a closing line. */
@@ -29,9 +60,18 @@ export class IssueList {
   private readonly counts = new Map<string, number>();
 
   add(issue: Issue): void {
-    const count = (this.counts.get(issue.code) ?? 0) + 1;
-    this.counts.set(issue.code, count);
-    if (count <= MAX_LISTED_ISSUES) this.issues.push(issue);
+    if (this.wants(issue.code)) this.issues.push(issue);
+  }
+
+  /** Counts an issue and makes it only when it will be listed: for kinds that can come a million times. */
+  addLazily(code: string, make: () => Issue): void {
+    if (this.wants(code)) this.issues.push(make());
+  }
+
+  private wants(code: string): boolean {
+    const count = (this.counts.get(code) ?? 0) + 1;
+    this.counts.set(code, count);
+    return count <= MAX_LISTED_ISSUES;
   }
 
   /** All issues, with one line a kind for those that were not listed. */

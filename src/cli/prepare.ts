@@ -1,0 +1,108 @@
+import { renameSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { type Combine, combines } from '@/core/shaping/combine';
+import { type Fields, fieldsOf, fieldsOfShape } from '@/core/shaping/fields';
+import { Preparer } from '@/core/shaping/preparation';
+import { grains, type Grain, type Step, type StepPlan } from '@/core/shaping/steps/step';
+import { misfitsOfFields, readStepsFile } from '@/core/shaping/steps-file';
+import { stepOf, understand } from '@/core/shaping/understand';
+import type { Issue } from '@/core/table/issue';
+import { type DataFormat, dataFormats, writeShaped } from '@/export/data/shaped-table';
+import { openTable, readBytes } from './open-table';
+import { Refusal } from './refusal';
+
+/** Options of `prepare`, as they are typed. */
+export interface PrepareOptions {
+  readonly sheet?: string;
+  readonly steps?: string;
+  readonly period?: string;
+  readonly category?: string;
+  readonly value?: string;
+  readonly combine?: string;
+  readonly where?: readonly string[];
+  readonly every?: string;
+  readonly out?: string;
+}
+
+function oneOf<T extends string>(name: string, value: string, allowed: readonly T[]): T {
+  const found = allowed.find((each) => each === value);
+  if (!found) throw new Refusal(`${name} must be one of ${allowed.join(', ')}; “${value}” is none of them.`);
+  return found;
+}
+
+function formatOf(out: string | undefined): DataFormat {
+  if (out === undefined) return 'csv';
+  return oneOf('The ending of --out', path.extname(out).slice(1).toLowerCase(), dataFormats);
+}
+
+function plansOf(options: PrepareOptions): StepPlan[] {
+  const plans: StepPlan[] = (options.where ?? []).map((where) => {
+    const at = where.indexOf('=');
+    if (at < 1) throw new Refusal(`--where needs COLUMN=VALUE; “${where}” has no column.`);
+    const [column, value] = [where.slice(0, at).trim(), where.slice(at + 1).trim()];
+    return { kind: 'filter-rows', column, test: 'is', values: [value] };
+  });
+  const how: Combine = options.combine === undefined ? 'sum' : oneOf('--combine', options.combine, combines);
+  if (options.combine !== undefined) plans.push({ kind: 'combine', how });
+  if (options.every !== undefined) {
+    const every: Grain = oneOf('--every', options.every, grains);
+    plans.push({ kind: 'coarser', every, how });
+  }
+  return plans;
+}
+
+/** The fields with what was said on the command line; a named column also settles the layout. */
+function fieldsFor(guess: Fields, options: PrepareOptions): Fields {
+  const { period, category, value } = options;
+  const named = { ...(period ? { period } : {}), ...(category ? { category } : {}), ...(value ? { value } : {}) };
+  if (period && category && value) return fieldsOf({ ...guess, shape: 'long', ...named });
+  if (period && value && guess.shape !== 'long') return fieldsOf({ ...guess, shape: 'single', ...named });
+  if (value && guess.shape === 'periods-down') return fieldsOf({ ...guess, shape: 'single', ...named });
+  return { ...guess, ...named };
+}
+
+/** What `prepare` made: the bytes, and what there is to say about them. */
+export interface PrepareResult {
+  readonly bytes: Uint8Array;
+  readonly notes: readonly Issue[];
+}
+
+/** Prepares a table, and writes it where the options say. */
+export async function prepare(file: string, options: PrepareOptions): Promise<PrepareResult> {
+  const format = formatOf(options.out);
+  const plans = plansOf(options);
+  const stepsFile = options.steps === undefined ? null : readStepsFile(new TextDecoder().decode(readBytes(options.steps)));
+  if (stepsFile && !stepsFile.ok) throw Refusal.of(stepsFile.issues);
+  const { read } = await openTable(file, options.sheet ?? '');
+  const found = understand(read);
+  const base: readonly Step[] = stepsFile?.value.steps ?? found.steps;
+  const steps = [...base, ...plans.map((plan, i) => stepOf(plan, `option-${i + 1}`))];
+  const preparer = new Preparer(read.table, read.decimalHint);
+  const notes: Issue[] = [];
+  let fields = stepsFile?.value.fields ?? found.fields;
+  const after = preparer.tableAfter(steps);
+  if (stepsFile) {
+    const misfits = misfitsOfFields(fields, after.table.columns.map(({ name }) => name));
+    notes.push(...misfits);
+    if (fieldsOfShape[fields.shape].some((role) => misfits.some(({ column }) => column === fields[role]))) fields = found.fields;
+  }
+  const prepared = preparer.prepare(steps, fieldsFor(fields, options), '');
+  notes.push(...prepared.reports.flatMap(({ issues }) => issues));
+  const unfit = notes.filter(({ code, column }) => code === 'step-does-not-fit' && column === undefined);
+  if (options.where && unfit.length > 0 && !stepsFile) throw new Refusal(unfit.map(({ message }) => message).join('\n'));
+  if (!prepared.outcome.ok) throw Refusal.of(prepared.outcome.issues);
+  const bytes = await writeShaped(prepared.outcome.value, format);
+  return { bytes, notes: [...notes, ...prepared.outcome.issues] };
+}
+
+/** Writes a file under another name first, so that nothing is ever half-written. */
+export function writeWhole(out: string, bytes: Uint8Array): void {
+  const draft = path.join(path.dirname(out), `.${path.basename(out)}.${process.pid}.part`);
+  try {
+    writeFileSync(draft, bytes);
+    renameSync(draft, out);
+  } catch (error) {
+    rmSync(draft, { force: true });
+    throw new Refusal(`${out} could not be written: ${(error as NodeJS.ErrnoException).code ?? error}.`);
+  }
+}

@@ -1,0 +1,78 @@
+import Joi from 'joi';
+import { type Issue, type Outcome, refuse } from '../table/issue';
+import { periodChoices } from '../table/periods/recognise-periods';
+import { type Fields, tableShapes } from './fields';
+import type { Step } from './steps/step';
+import { stepSchema } from './steps/step-schema';
+
+/** A preparation in a file of its own: what is what, and the steps. */
+export interface StepsFile {
+  readonly format: 'plucky-tempo-steps';
+  readonly version: 1;
+  readonly fields: Fields;
+  readonly steps: readonly Step[];
+}
+
+const name = Joi.string().allow('').required();
+
+/** What is what, as it stands in the document and in step files. */
+export const fieldsSchema = Joi.object({
+  shape: Joi.valid(...tableShapes).required(),
+  period: name,
+  category: name,
+  value: name,
+  group: name,
+  colour: name,
+  periodsAs: Joi.valid(...periodChoices).required(),
+  decimal: Joi.valid('auto', 'point', 'comma').required(),
+});
+
+const schema = Joi.object({
+  format: Joi.valid('plucky-tempo-steps').required(),
+  version: Joi.valid(1).required(),
+  fields: fieldsSchema.required(),
+  steps: Joi.array().items(stepSchema).required(),
+});
+
+/** The text of a step file. */
+export function writeStepsFile(fields: Fields, steps: readonly Step[]): string {
+  const file: StepsFile = { format: 'plucky-tempo-steps', version: 1, fields, steps };
+  return `${JSON.stringify(file, null, 2)}\n`;
+}
+
+/** Reads a step file; every fault is listed with its path. */
+export function readStepsFile(text: string): Outcome<StepsFile> {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (error) {
+    return refuse('broken-json', `The step file is not valid JSON: ${(error as Error).message}.`);
+  }
+  const format = typeof data === 'object' && data !== null ? (data as { format?: unknown }).format : undefined;
+  if (format !== 'plucky-tempo-steps') {
+    return refuse('not-steps', 'This is not a file of preparation steps. Choose one that was saved in Shape.');
+  }
+  const { error } = schema.validate(data, { abortEarly: false, convert: false });
+  if (!error) return { ok: true, value: data as StepsFile, issues: [] };
+  const issues: Issue[] = error.details.map(({ path, message }) => ({
+    code: 'damaged-steps',
+    severity: 'error',
+    raw: path.join('.'),
+    message: `The step file is damaged at ${path.join('.') || 'its top'}: ${message}.`,
+  }));
+  return { ok: false, issues };
+}
+
+/** What of the fields is not in a table with these columns; empty when all fit. */
+export function misfitsOfFields(fields: Fields, columns: readonly string[]): Issue[] {
+  const known = new Set(columns);
+  const roles = ['period', 'category', 'value', 'group', 'colour'] as const;
+  return roles
+    .filter((role) => fields[role] !== '' && !known.has(fields[role]))
+    .map((role) => ({
+      code: 'field-does-not-fit',
+      severity: 'warning' as const,
+      column: fields[role],
+      message: `There is no column “${fields[role]}” here to take the ${role} from.`,
+    }));
+}

@@ -1,0 +1,48 @@
+import type { Cube } from './cube';
+import { cubeValue } from './cube';
+
+const totalNames =
+  /^(?:(?:grand|sub|over)?[\s-]*totals?|all(?: \p{L}+)?|sum|overall|altogether|whole|(?:ins)?gesamt|summe|total(?:e|es|es|en)?|ensemble|totaal|suma|razem|итого|всего|summa|yhteensä|合計|总计|總計|합계)(?:\b.*)?$/iu;
+
+/** Does a name speak of a total? */
+export function isTotalName(name: string): boolean {
+  return totalNames.test(name.trim()) && name.trim().length < 40;
+}
+
+/** A category that is the sum of all the others. */
+export interface SumOfOthers {
+  readonly category: number;
+  /** Periods in which it equals the sum, of those in which it has a value. */
+  readonly equal: number;
+  readonly of: number;
+}
+
+/**
+ * Categories that equal the sum of all others in nearly every period: totals, whatever they are called.
+ *
+ * Cost: O(periods by categories).
+ */
+export function findSumsOfOthers(cube: Cube): SumOfOthers[] {
+  const width = cube.categories.length;
+  if (width < 3) return [];
+  const equal = new Uint32Array(width);
+  const of = new Uint32Array(width);
+  for (let p = 0; p < cube.periods.length; p++) {
+    let [total, known] = [0, 0];
+    for (let c = 0; c < width; c++) {
+      const value = cubeValue(cube, p, c);
+      if (Number.isNaN(value)) continue;
+      total += value;
+      known++;
+    }
+    for (let c = 0; c < width; c++) {
+      const value = cubeValue(cube, p, c);
+      if (Number.isNaN(value) || known < 3 || value === 0) continue;
+      of[c] = (of[c] ?? 0) + 1;
+      if (Math.abs(total - 2 * value) <= Math.abs(value) * 0.005) equal[c] = (equal[c] ?? 0) + 1;
+    }
+  }
+  return Array.from(equal.keys())
+    .filter((c) => (of[c] ?? 0) >= Math.min(3, cube.periods.length) && (equal[c] ?? 0) >= (of[c] ?? 0) * 0.9)
+    .map((category) => ({ category, equal: equal[category] ?? 0, of: of[category] ?? 0 }));
+}

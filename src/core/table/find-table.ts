@@ -1,0 +1,126 @@
+import type { Cell } from './column-builder';
+
+/** Records at the start of a sheet or file, from which the place of its table is found. */
+export type Records = readonly (readonly Cell[])[];
+
+/** Where a table stands in its sheet. Indices count records from 0. */
+export interface TablePlace {
+  /** Records that hold the names: none, one or two. */
+  readonly header: readonly number[];
+  /** First record of data. */
+  readonly from: number;
+  /** Records above the header that hold a title or notes. */
+  readonly above: readonly number[];
+}
+
+const isFilled = (cell: Cell) => cell !== null && cell !== undefined && (typeof cell === 'number' || cell.trim() !== '');
+const looksNumeric = (cell: Cell) =>
+  typeof cell === 'number' || (typeof cell === 'string' && /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell.trim()));
+const isYear = (cell: Cell) => /^[12]\d{3}$/.test(String(cell ?? '').trim());
+const filledCount = (cells: readonly Cell[]) => cells.filter(isFilled).length;
+
+/** Cells of the usual record: the upper quartile of what is filled, so that notes and titles do not count. */
+function usualWidth(records: Records): number {
+  const counts = records.map(filledCount).filter((count) => count > 0);
+  counts.sort((a, b) => a - b);
+  return counts[Math.floor(counts.length * 0.75)] ?? 0;
+}
+
+/** Do all cells of a record look like the ones below them, and a name come again further down? Then it is data. */
+function isData(record: readonly Cell[], below: Records): boolean {
+  let again = false;
+  let numbers = 0;
+  for (const [column, cell] of record.entries()) {
+    if (!isFilled(cell)) continue;
+    const others = below.map((each) => each[column]).filter(isFilled);
+    if (others.length < 2) continue;
+    const numeric = others.filter(looksNumeric).length > others.length * 0.8;
+    if (numeric !== looksNumeric(cell)) return false;
+    if (numeric) numbers++;
+    else again ||= others.some((other) => other === cell);
+  }
+  return again && numbers > 0;
+}
+
+/** A second header record: words (or periods) in columns of which the data below are numbers. */
+function isSecondHeader(first: readonly Cell[], second: readonly Cell[], below: Records): boolean {
+  if (below.length === 0 || filledCount(second) === 0) return false;
+  let [named, numeric, gaps] = [0, 0, 0];
+  const width = Math.max(first.length, second.length);
+  for (let column = 0; column < width; column++) {
+    const data = below.map((each) => each[column]).filter(isFilled);
+    const isNumbers = data.length > 0 && data.filter(looksNumeric).length > data.length * 0.7;
+    if (!isNumbers) continue;
+    numeric++;
+    if (isFilled(second[column]) && (!looksNumeric(second[column]) || isYear(second[column]))) named++;
+    if (!isFilled(first[column]) || first[column] === first[column - 1]) gaps++;
+  }
+  // Years below a header of years would be data; two records of names differ in what they leave open.
+  return numeric > 1 && named === numeric && gaps > 0;
+}
+
+/**
+ * Finds the table among a sheet's first records: under a title and notes, with one header record, two, or none.
+ *
+ * @param records The first records, blank ones included; enough of them to see some data.
+ */
+export function findTable(records: Records): TablePlace {
+  const width = usualWidth(records);
+  const least = width <= 2 ? Math.max(1, width) : Math.max(2, Math.ceil(width * 0.5));
+  let start = records.findIndex((record) => filledCount(record) >= least);
+  if (start < 0) start = Math.max(0, records.findIndex((record) => filledCount(record) > 0));
+  const above = Array.from({ length: start }, (_, i) => i).filter((i) => filledCount(records[i] ?? []) > 0);
+  const first = records[start] ?? [];
+  const below = records.slice(start + 1).filter((record) => filledCount(record) >= Math.min(2, least));
+  if (isData(first, below)) return { header: [], from: start, above };
+  // A header that spans groups of columns can be too sparse to pass for the header itself.
+  const over = above.at(-1);
+  const spanning = over !== undefined && over === start - 1 && filledCount(records[over] ?? []) > 1;
+  if (spanning && isSecondHeader(records[over] ?? [], first, below)) {
+    return { header: [over, start], from: start + 1, above: above.slice(0, -1) };
+  }
+  const second = records[start + 1] ?? [];
+  if (isSecondHeader(first, second, below.slice(1))) return { header: [start, start + 1], from: start + 2, above };
+  return { header: [start], from: start + 1, above };
+}
+
+/** The place when the person says where the names stand. */
+export function placeWithHeader(records: Records, headerRow: number): TablePlace {
+  const start = Math.max(0, headerRow - 1);
+  const before = Array.from({ length: start }, (_, i) => i).filter((i) => filledCount(records[i] ?? []) > 0);
+  if (headerRow === 0) return { header: [], from: 0, above: [] };
+  return { header: [start], from: start + 1, above: before };
+}
+
+/** Names of the columns from the header records; of two, the upper one reaches over the columns left open beside it. */
+export function headerNames(records: Records, header: readonly number[]): string[] {
+  const rows = header.map((index) => (records[index] ?? []).map((cell) => cleanName(cell)));
+  const width = Math.max(0, ...rows.map((row) => row.length));
+  const [upper = [], lower] = rows;
+  if (!lower) return Array.from({ length: width }, (_, i) => upper[i] ?? '');
+  let over = '';
+  return Array.from({ length: width }, (_, i) => {
+    const own = lower[i] ?? '';
+    if (upper[i]) over = upper[i] ?? '';
+    else if (own === '') over = '';
+    return over === own ? own : [over, own].filter(Boolean).join(' ');
+  });
+}
+
+function cleanName(cell: Cell): string {
+  return String(cell ?? '')
+    .trim()
+    .replace(/\s+/g, ' ');
+}
+
+const noteStart = /^(source|sources|note|notes|footnote|remark|copyright|©|\*|†|‡|\(\*\)|\d\)|\[\d\]|quelle|fuente|fonte|bron)/i;
+
+/** Is a record at the end of a sheet a note under the table rather than a row of it? */
+export function isNoteBelow(cells: readonly Cell[], width: number, afterBlank: boolean): boolean {
+  const filled = cells.filter(isFilled);
+  if (filled.length === 0) return true;
+  const first = filled[0];
+  if (filled.length > 1 || first !== cells[0] || looksNumeric(first)) return false;
+  const text = String(first).trim();
+  return noteStart.test(text) || (afterBlank && width >= 2) || (width >= 3 && text.length > 60);
+}

@@ -1,0 +1,120 @@
+import { type Column, textColumn } from './column';
+import { type DecimalMark, isMissingText, markEvidence, readNumber } from './number-text';
+
+/** How the numbers of a column are written. */
+export interface NumberNotation {
+  readonly decimal: DecimalMark;
+  /** False where a point or a comma would both make sense, and mean different numbers: the person is asked. */
+  readonly decided: boolean;
+  /** In words, with the cell that decides. */
+  readonly why: string;
+}
+
+const names: Record<DecimalMark, string> = { point: 'decimal point', comma: 'decimal comma' };
+const plain: NumberNotation = { decimal: 'point', decided: true, why: '' };
+
+/**
+ * Decides the decimal mark from the whole column. Where no cell can, the hint or else the point is taken, and the
+ * notation is marked as undecided.
+ *
+ * @param rowNumberOf Names the row of the deciding cell in the reason.
+ */
+export function recogniseNumbers(
+  column: Column,
+  hint: DecimalMark | null,
+  rowNumberOf: (row: number) => number,
+): NumberNotation {
+  if (column.typed) return plain;
+  if (column.kind === 'number') return ofNumbers(column.decimals, column.values, hint) ?? fromTexts(column, hint, rowNumberOf);
+  return fromTexts(column, hint, rowNumberOf);
+}
+
+/** A column of plain numbers: whole ones, or some with other than three decimals, settle the point at once. */
+function ofNumbers(decimals: Uint8Array, values: Float64Array, hint: DecimalMark | null): NumberNotation | null {
+  let threes = false;
+  for (let row = 0; row < decimals.length; row++) {
+    const count = decimals[row] ?? 0;
+    if (count === 0) continue;
+    if (count !== 3 || Math.abs(values[row] ?? 0) < 1) return plain;
+    threes = true;
+  }
+  return threes && hint !== null ? null : plain;
+}
+
+function fromTexts(column: Column, hint: DecimalMark | null, rowNumberOf: (row: number) => number): NumberNotation {
+  const { texts, codes } = textColumn(column);
+  const sure: Record<DecimalMark, number> = { point: 0, comma: 0 };
+  const example: Partial<Record<DecimalMark, number>> = {};
+  let either = -1;
+  texts.forEach((text, code) => {
+    const evidence = markEvidence(text);
+    if (evidence === 'either') either = either < 0 ? code : either;
+    else if (evidence) {
+      sure[evidence]++;
+      example[evidence] ??= code;
+    }
+  });
+  const decimal: DecimalMark = sure.comma > sure.point ? 'comma' : 'point';
+  const code = example[decimal];
+  if (code !== undefined) {
+    const row = rowNumberOf(codes.indexOf(code));
+    return { decimal, decided: true, why: `${names[decimal]}, because “${texts[code]}” stands in row ${row}` };
+  }
+  if (either < 0) return plain;
+  const taken = hint ?? 'point';
+  const [a, b] = (['point', 'comma'] as const).map((mark) => readNumber(texts[either] ?? '', mark));
+  const value = (reading: typeof a) => (reading?.kind === 'value' ? reading.value : Number.NaN);
+  const why = `“${texts[either]}” could be ${value(a)} or ${value(b)}; no cell of the column decides`;
+  return { decimal: taken, decided: false, why };
+}
+
+/** The numbers of a column, with the rows of what cannot be read. */
+export interface NumberValues {
+  /** NaN where missing or unreadable. */
+  readonly values: Float64Array;
+  readonly unreadable: Int32Array;
+}
+
+/** Reads every cell of a column as a number. Cost: O(rows), and one reading for each distinct text. */
+export function readNumbers(column: Column, decimal: DecimalMark): NumberValues {
+  if (column.kind === 'number' && decimal === 'point') {
+    if (column.others.size === 0) return { values: column.values, unreadable: new Int32Array(0) };
+    const values = column.values.slice();
+    const unreadable: number[] = [];
+    for (const [row, text] of column.others) {
+      const reading = readNumber(text, decimal);
+      if (reading.kind === 'value') values[row] = reading.value;
+      else if (reading.kind === 'unreadable') unreadable.push(row);
+    }
+    return { values, unreadable: Int32Array.from(unreadable) };
+  }
+  const { texts, codes } = textColumn(column);
+  const known = new Float64Array(texts.length);
+  const bad = new Uint8Array(texts.length);
+  texts.forEach((text, code) => {
+    const reading = readNumber(text, decimal);
+    known[code] = reading.kind === 'value' ? reading.value : Number.NaN;
+    if (reading.kind === 'unreadable') bad[code] = 1;
+  });
+  const values = new Float64Array(codes.length);
+  const unreadable: number[] = [];
+  for (let row = 0; row < codes.length; row++) {
+    const code = codes[row] ?? 0;
+    values[row] = known[code] ?? Number.NaN;
+    if (bad[code] === 1) unreadable.push(row);
+  }
+  return { values, unreadable: Int32Array.from(unreadable) };
+}
+
+/** Units that stand with the numbers of a column, with how many distinct texts have each; `''` is none. */
+export function unitsOf(column: Column): Map<string, number> {
+  const units = new Map<string, number>();
+  if (column.kind === 'number') return units;
+  for (const text of column.texts) {
+    if (isMissingText(text)) continue;
+    const point = readNumber(text, 'point');
+    const reading = point.kind === 'value' ? point : readNumber(text, 'comma');
+    if (reading.kind === 'value') units.set(reading.unit, (units.get(reading.unit) ?? 0) + 1);
+  }
+  return units;
+}

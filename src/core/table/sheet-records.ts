@@ -1,0 +1,112 @@
+import type { CellObject, Range, WorkSheet } from '@e965/xlsx';
+import type { Cell } from './column-builder';
+import { shorten } from './issue';
+import type { IssueList, SheetPreview } from './reader';
+import { serialToIso } from './serial-date';
+
+
+/** Does a number format show a date? Quoted text, colours and escapes in it do not count. */
+function isDateFormat(format: string): boolean {
+  const bare = format.replace(/"[^"]*"|\\.|\[[^\]]*\]|_.|\*./g, '');
+  return /[yd]|m(?![^;]*0)|h|s/i.test(bare) && !/general|[0#?]/i.test(bare.replace(/[hms][.:]?0+/gi, ''));
+}
+
+type Sheet = WorkSheet & { '!data'?: (CellObject | undefined)[][] };
+
+/** The cell as text or number; what cannot be known is said in `list`. */
+function cellOf(cell: CellObject | undefined, date1904: boolean): { value: Cell; problem?: 'no-result' | 'error' } {
+  if (!cell) return { value: null };
+  if (cell.t === 'e') return { value: cell.w ?? '#ERROR!', problem: 'error' };
+  if (cell.v === undefined || cell.v === null) return { value: null, ...(cell.f ? { problem: 'no-result' } : {}) };
+  if (cell.v instanceof Date) return { value: cell.v.toISOString().replace(/T00:00:00\.000Z$/, '') };
+  if (cell.t === 'b') return { value: cell.v ? 'true' : 'false' };
+  if (typeof cell.v !== 'number') return { value: String(cell.v) };
+  const format = typeof cell.z === 'string' ? cell.z : '';
+  if (isDateFormat(format)) return { value: dateOrTime(cell.v, date1904) };
+  if (/%/.test(format.replace(/"[^"]*"/g, ''))) return { value: `${Number((cell.v * 100).toPrecision(15))}%` };
+  return { value: cell.v };
+}
+
+/** A fraction of a day without a date is a time of day. */
+function dateOrTime(serial: number, date1904: boolean): string {
+  const iso = serialToIso(serial, date1904);
+  return serial >= 0 && serial < 1 && serial > 0 ? iso.slice(11) : iso;
+}
+
+/** Texts of merged cells belong to every cell they cover; numbers only to the first. */
+function spreadMerges(rows: Cell[][], merges: readonly Range[], top: number, left: number): void {
+  for (const { s, e } of merges) {
+    const value = rows[s.r - top]?.[s.c - left];
+    if (typeof value !== 'string') continue;
+    for (let r = s.r; r <= Math.min(e.r, top + rows.length - 1); r++) {
+      const row = rows[r - top];
+      for (let c = s.c; row && c <= Math.min(e.c, left + row.length - 1); c++) row[c - left] = value;
+    }
+  }
+}
+
+/** A title merged over the whole table is one cell, not a row of equal ones. */
+function isTitle({ s, e }: Range, width: number): boolean {
+  return e.c - s.c + 1 > Math.max(2, width * 0.6) && e.r - s.r < 3;
+}
+
+/** The extent of the filled cells; a sheet may claim a million rows and hold ten. */
+function extentOf(data: readonly (readonly (CellObject | undefined)[] | undefined)[]) {
+  let [bottom, right, left] = [-1, -1, Number.POSITIVE_INFINITY];
+  data.forEach((row, r) => {
+    row?.forEach((cell, c) => {
+      if (!cell || (cell.t === 'z' && !cell.f)) return;
+      bottom = r;
+      if (c > right) right = c;
+      if (c < left) left = c;
+    });
+  });
+  return { bottom, right, left: Number.isFinite(left) ? left : 0 };
+}
+
+/**
+ * The records of a sheet from its first row on, as wide as the sheet. Error cells and formulas without a saved result
+ * are added to `list`, with the place of the column as `#n`.
+ */
+export function sheetRecords(sheet: Sheet, date1904: boolean, list: IssueList, rowLimit = Number.POSITIVE_INFINITY) {
+  const data = sheet['!data'] ?? [];
+  const { bottom, right, left } = extentOf(data);
+  const rowCount = Math.min(bottom + 1, rowLimit);
+  const width = right - left + 1;
+  const records: Cell[][] = [];
+  for (let r = 0; r < rowCount; r++) {
+    const record: Cell[] = new Array(Math.max(0, width)).fill(null);
+    for (let c = left; c <= right; c++) {
+      const { value, problem } = cellOf(data[r]?.[c], date1904);
+      record[c - left] = value;
+      if (problem) list.add(cellIssue(problem, r, c - left, String(value ?? data[r]?.[c]?.f ?? '')));
+    }
+    records.push(record);
+  }
+  const merges = (sheet['!merges'] ?? []).filter((range) => !isTitle(range, width));
+  spreadMerges(records, merges, 0, left);
+  return records;
+}
+
+function cellIssue(problem: 'no-result' | 'error', row: number, column: number, raw: string) {
+  const message =
+    problem === 'error'
+      ? 'This cell holds an error of the spreadsheet, so it has no value. Mend its formula there.'
+      : 'This formula was saved without its result, so the cell is blank. Open the workbook in a spreadsheet program and save it again.';
+  const code = problem === 'error' ? 'error-cell' : 'formula-without-result';
+  return { code, severity: 'warning' as const, row: row + 1, column: `#${column}`, raw: shorten(raw), message };
+}
+
+/** The first rows of a sheet, as texts, for choosing among sheets. */
+export function previewOf(name: string, sheet: Sheet, date1904: boolean, rowLimit: number): SheetPreview {
+  const data = sheet['!data'] ?? [];
+  const { bottom, right, left } = extentOf(data);
+  const silent = { add: () => {} } as unknown as IssueList;
+  const rows = sheetRecords(sheet, date1904, silent, rowLimit);
+  return {
+    name,
+    rowCount: bottom + 1,
+    columnCount: bottom < 0 ? 0 : right - left + 1,
+    rows: rows.map((row) => row.slice(0, 8).map((cell) => shorten(String(cell ?? ''), 40))),
+  };
+}

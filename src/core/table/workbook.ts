@@ -1,0 +1,137 @@
+import { unzipSync, zipSync } from 'fflate';
+import type { WorkBook } from '@e965/xlsx';
+import { recogniseFileKind } from './file-kind';
+import { type Issue, type Outcome, refuse } from './issue';
+import { IssueList, type ReadOptions, type Reader, type ReadTable } from './reader';
+import { previewOf, sheetRecords } from './sheet-records';
+import { TableAssembler } from './table-assembler';
+
+/** The most that a workbook may unpack to. */
+export const MAX_UNPACKED_BYTES = 600_000_000;
+const PREVIEW_ROWS = 12;
+
+/** Reads workbooks: XLSX (and its macro and binary kin), XLS and ODS. */
+export const workbookReader: Reader = {
+  id: 'workbook',
+  claims: (bytes) => {
+    const kind = recogniseFileKind(bytes);
+    return kind === 'compound' || (kind === 'archive' && holdsWorkbook(bytes));
+  },
+  read: async (bytes, options) => {
+    const safe = unpackSafely(bytes);
+    if (!safe.ok) return safe;
+    options.onProgress?.(0.2);
+    const xlsx = await import('@e965/xlsx');
+    let book: WorkBook;
+    try {
+      book = xlsx.read(safe.value, { type: 'array', dense: true, cellNF: true, cellFormula: true, cellHTML: false });
+    } catch (error) {
+      return refuse(...refusalOf(error));
+    }
+    options.onProgress?.(0.7);
+    return tableOfBook(book, options);
+  },
+};
+
+/** The names in a ZIP that make it a workbook. Looked for in the raw bytes of its directory. */
+function holdsWorkbook(bytes: Uint8Array): boolean {
+  try {
+    let found = false;
+    unzipSync(bytes, {
+      filter: ({ name }) => {
+        found ||= /^(xl\/workbook\.(xml|bin)|content\.xml|mimetype|\[Content_Types\]\.xml)$/i.test(name);
+        return false;
+      },
+    });
+    return found;
+  } catch {
+    // A cut-off archive has no directory; it is claimed, so that the person hears that it is damaged.
+    return true;
+  }
+}
+
+/**
+ * Unpacks a ZIP with a limit and packs it again without compression, so that no entry can grow beyond what it says.
+ * Old binary workbooks pass as they are.
+ */
+function unpackSafely(bytes: Uint8Array): Outcome<Uint8Array> {
+  if (recogniseFileKind(bytes) === 'compound') return { ok: true, value: bytes, issues: [] };
+  let total = 0;
+  try {
+    const files = unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        if (/\.(png|jpe?g|gif|emf|wmf|bin|vml)$/i.test(name) && !/\.bin$/i.test(name)) return false;
+        total += originalSize;
+        if (total > MAX_UNPACKED_BYTES) throw new RangeError('too large');
+        return true;
+      },
+    });
+    for (const file of Object.values(files)) if (file.length > MAX_UNPACKED_BYTES) throw new RangeError('too large');
+    return { ok: true, value: zipSync(files, { level: 0 }), issues: [] };
+  } catch (error) {
+    if (error instanceof RangeError) {
+      const message = `This workbook unpacks to more than ${MAX_UNPACKED_BYTES / 1e6} MB and was not opened. Save the sheet you need as CSV and drop that.`;
+      return refuse('too-large', message);
+    }
+    return refuse('damaged-file', damaged);
+  }
+}
+
+const damaged =
+  'This workbook is damaged or cut off, so it cannot be opened. Open it in your spreadsheet program and save it again, or use another copy.';
+
+function refusalOf(error: unknown): [string, string] {
+  const text = error instanceof Error ? error.message : String(error);
+  if (/password|encrypt/i.test(text)) {
+    return [
+      'password-protected',
+      'This workbook is protected with a password. Open it in your spreadsheet program, save a copy without one and drop that.',
+    ];
+  }
+  return ['damaged-file', damaged];
+}
+
+function tableOfBook(book: WorkBook, options: ReadOptions): Outcome<ReadTable> {
+  const names = book.SheetNames.filter((name) => book.Sheets[name]);
+  const date1904 = book.Workbook?.WBProps?.date1904 === true;
+  const list = new IssueList();
+  const previews = names.map((name) => previewOf(name, book.Sheets[name] ?? {}, date1904, PREVIEW_ROWS));
+  if (previews.every(({ rowCount }) => rowCount === 0)) {
+    return refuse('empty-file', 'Every sheet of this workbook is empty. Choose a workbook with a table in it.');
+  }
+  const { sheet: wanted } = options.choice;
+  if (wanted !== '' && !names.includes(wanted)) {
+    const message = `There is no sheet called “${wanted}” in this workbook. It has: ${names.join(', ')}.`;
+    return refuse('no-such-sheet', message);
+  }
+  const sheet = wanted || likeliest(previews);
+  const assembler = new TableAssembler(options.choice.headerRow);
+  for (const cells of sheetRecords(book.Sheets[sheet] ?? {}, date1904, list)) assembler.push(cells);
+  const outcome = assembler.finish();
+  if (!outcome.ok) {
+    return refuse('no-rows', `The sheet “${sheet}” has no table with rows in it. Choose another sheet.`);
+  }
+  const readAs = names.length > 1 ? `the sheet “${sheet}”, one of ${names.length}` : `the sheet “${sheet}”`;
+  const issues = [...list.finish(), ...outcome.issues.filter(({ code }) => code !== 'ragged-line')];
+  const given = { readAs, decimalHint: null, encoding: '', delimiter: '', sheet, sheets: previews } as const;
+  return { ok: true, value: { ...given, ...outcome.value }, issues: nameColumns(issues, outcome.value.table.columns) };
+}
+
+/** Cells are complained of by their place in the sheet before the columns have names. */
+function nameColumns(
+  issues: readonly Issue[],
+  columns: readonly { readonly name: string }[],
+): Issue[] {
+  return issues.map((issue) => {
+    const place = /^#(\d+)$/.exec(issue.column ?? '');
+    return place ? { ...issue, column: columns[Number(place[1])]?.name ?? '' } : issue;
+  });
+}
+
+/** The first sheet that has at least two rows and columns, the largest by far otherwise. */
+function likeliest(previews: readonly { name: string; rowCount: number; columnCount: number }[]): string {
+  const size = (each: { rowCount: number; columnCount: number }) => each.rowCount * each.columnCount;
+  const largest = Math.max(...previews.map(size));
+  const fit = previews.find((each) => each.rowCount > 2 && each.columnCount > 1 && size(each) * 20 >= largest);
+  return (fit ?? previews.find((each) => size(each) === largest) ?? previews[0])?.name ?? '';
+}
