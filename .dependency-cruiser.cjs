@@ -36,7 +36,16 @@ module.exports = {
       from: { path: inside('core'), pathNot: tests },
       to: {
         path: 'node_modules',
-        pathNot: packages(['d3-[a-z]+', '@types/d3-[a-z]+', 'joi', 'papaparse', '@types/papaparse']),
+        pathNot: packages([
+          'd3-[a-z]+',
+          '@types/d3-[a-z]+',
+          'joi',
+          'papaparse',
+          '@types/papaparse',
+          '@e965/xlsx',
+          'chardet',
+          'fflate',
+        ]),
       },
     },
     only('render', inside('render'), ['core', 'render'].map(inside)),

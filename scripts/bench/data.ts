@@ -1,6 +1,8 @@
 import { defaultChart, defaultProject } from '@/core/project/defaults';
 import type { Project, RankedBarsChart } from '@/core/project/project';
 import type { Cube } from '@/core/shaping/cube';
+import { fieldsOf } from '@/core/shaping/fields';
+import { noReadingChoice } from '@/core/table/reader';
 
 /** A seeded generator (mulberry32), in [0, 1). */
 function random(seed: number): () => number {
@@ -35,8 +37,8 @@ export function walkCube(periodCount: number, categoryCount: number): Cube {
 
 /** A project of a cube with so many places, at `secPerPeriod` a period. */
 export function benchProject(places: number, secPerPeriod: number, change: Partial<RankedBarsChart> = {}): Project {
-  const fields = { shape: 'long', period: 'Year', category: 'Name', value: 'Value' } as const;
-  const source = { kind: 'file', fileName: 'bench.csv', assetId: 'a' } as const;
+  const fields = fieldsOf({ shape: 'long', period: 'Year', category: 'Name', value: 'Value' });
+  const source = { kind: 'file', fileName: 'bench.csv', assetId: 'a', reading: noReadingChoice } as const;
   const chart = defaultChart('c', 't', fields);
   const text = {
     title: 'A title of the usual length',
@@ -44,5 +46,10 @@ export function benchProject(places: number, secPerPeriod: number, change: Parti
     source: 'Source: made up',
   };
   const pace = { ...chart.pace, length: { by: 'period' as const, sec: secPerPeriod } };
-  return defaultProject('p', 'Bench', { id: 't', name: 'Bench', source }, { ...chart, text, pace, places, ...change });
+  return defaultProject(
+    'p',
+    'Bench',
+    { id: 't', name: 'Bench', source, added: [], steps: [] },
+    { ...chart, text, pace, places, ...change },
+  );
 }

@@ -1,33 +1,35 @@
 'use client';
 
 import { toast } from 'sonner';
-import { documentStore, replaceProject } from '@/state/document';
-import type { Sample } from '@/state/samples';
+import { sourcesOf } from '@/core/project/project';
+import { misfitsOfFields, readStepsFile, writeStepsFile } from '@/core/shaping/steps-file';
+import { documentStore, endGesture, replaceProject } from '@/state/document';
+import { editChart } from '@/state/edit-chart';
+import { replaceSteps } from '@/state/edit-table';
 import { sessionStore, setSession } from '@/state/session';
 import { keepAsset, loadAsset } from '@/state/shelf';
-import { ImportRefused, Studio } from '@/state/studio';
-import type { FilmChoice, Services } from '@/ui/services';
-import { callback, startStageWorker, startTableWorker, transfer } from '@/workers/client';
+import { currentChart, Studio, tableOf } from '@/state/studio';
+import type { FilmChoice, OpenedFile, Services } from '@/ui/services';
+import { callback, startStageWorker, transfer } from '@/workers/client';
 import { download, fileNameOf } from './download';
 import { startFilmExport } from './film-export';
-
-/** The most that a table's file may weigh; more does not fit into a browser's memory several times over. */
-const MAX_FILE_BYTES = 400_000_000;
+import { TableOpener, tell } from './open-tables';
+import { createTableClient } from './table-client';
 
 /** Starts the workers and ties them to the document and the interface. Called once for a page. */
 export function createServices(): Services {
-  const table = startTableWorker();
+  const table = createTableClient();
   const stage = startStageWorker();
-  const studio = new Studio({ table: table.api, stage: stage.api });
+  const studio = new Studio({ table: table.api, stage: stage.api, restartTable: () => table.restart() });
+  const opener = new TableOpener(studio);
   const film = startFilmExport();
   studio.start();
 
-  const openBytes = async (bytes: ArrayBuffer, fileName: string, sample: Sample | null) => {
-    try {
-      await studio.importFile(bytes, fileName, sample);
-    } catch (error) {
-      tell(fileName, error);
-    }
+  const openFiles = async (files: readonly OpenedFile[], add: boolean) => {
+    const project = files.find(({ file }) => file.name.endsWith('.plucky'));
+    if (!project) return opener.files(files, add);
+    const bytes = await opener.bytesOf(project.file);
+    if (bytes) await openProject(bytes, project.file.name);
   };
 
   return {
@@ -49,20 +51,39 @@ export function createServices(): Services {
     resizeStage: (widthPx, heightPx) => void stage.api.resize(widthPx, heightPx),
     highlight: (category) => void stage.api.highlight(category),
     hit: (x, y) => stage.api.hit(x, y),
-    cells: (rows, columns) => table.api.cells(rows, columns),
-    async openFile(file) {
-      if (file.size > MAX_FILE_BYTES) {
-        toast.error(`${file.name} is larger than 400 MB. Keep fewer columns or rows and drop it again.`);
-        return;
+    table: table.api,
+    openFiles: (files) => openFiles(files, false),
+    addFiles: (files) => openFiles(files, true),
+    async openPasted(text) {
+      await opener.take(encode(text), { fileName: 'Pasted table', kind: 'pasted' }, false);
+    },
+    async openEmpty() {
+      await opener.take(new ArrayBuffer(0), { fileName: 'Typed table', kind: 'typed' }, false);
+    },
+    async openCatalogue(name, csv) {
+      await opener.take(encode(csv), { fileName: `${name}.csv`, kind: 'catalogue' }, false);
+    },
+    refresh: () => opener.refresh(),
+    refreshFrom: (file) => opener.refreshFrom(file),
+    async readAs(choice) {
+      try {
+        await studio.readAs(choice);
+      } catch (error) {
+        tell('This way of reading', error);
       }
-      const bytes = await file.arrayBuffer().catch(() => null);
-      if (!bytes) toast.error(`${file.name} could not be read from the disk. Is it still there?`);
-      else if (file.name.endsWith('.plucky')) await openProject(bytes, file.name);
-      else await openBytes(bytes, file.name, null);
+    },
+    cancelReading: () => studio.cancel(),
+    saveSteps,
+    loadSteps,
+    async saveShaped(format) {
+      const bytes = await table.api.writeShaped(format);
+      const { project } = documentStore.getState();
+      if (!bytes || !project) toast.error('There are no values to save yet. Choose columns in Shape.');
+      else save(new Blob([bytes as BlobPart]), fileNameOf(project.name, `.${format}`));
     },
     async openSample(sample) {
       const response = await fetch(`/samples/${sample.file}`).catch(() => null);
-      if (response?.ok) await openBytes(await response.arrayBuffer(), sample.file, sample);
+      if (response?.ok) await opener.take(await response.arrayBuffer(), { fileName: sample.file, sample }, false);
       else toast.error(`The sample ${sample.name} could not be loaded. Is the app still running?`);
     },
     saveProject,
@@ -77,11 +98,49 @@ export function createServices(): Services {
   };
 }
 
-function tell(fileName: string, error: unknown): void {
-  const message = error instanceof Error ? error.message : String(error);
-  const issue = error instanceof ImportRefused ? error.issues[0] : undefined;
-  const place = issue?.row === undefined ? '' : ` (row ${issue.row})`;
-  toast.error(`${fileName}${place}`, { description: message });
+const encode = (text: string) => new TextEncoder().encode(text).buffer as ArrayBuffer;
+
+function save(blob: Blob, fileName: string): void {
+  const url = URL.createObjectURL(blob);
+  download(url, fileName);
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+}
+
+function saveSteps(): void {
+  const { project } = documentStore.getState();
+  if (!project) return;
+  const chart = currentChart(project);
+  const text = writeStepsFile(chart.fields, tableOf(project, chart).steps);
+  save(new Blob([text], { type: 'application/json' }), fileNameOf(`${project.name} steps`, '.json'));
+}
+
+/** Steps and fields of a file are one step of undo. */
+const LOADING = 'load steps';
+
+/** Puts the steps of a file in place of the ones there are, and says what of it does not fit this table. */
+async function loadSteps(file: File): Promise<void> {
+  const outcome = readStepsFile(await file.text());
+  if (!outcome.ok) {
+    toast.error(file.name, { description: outcome.issues.map(({ message }) => message).join(' ') });
+    return;
+  }
+  const { fields, steps } = outcome.value;
+  const columns = sessionStore.getState().table?.columns.map(({ name }) => name) ?? [];
+  replaceSteps(steps, LOADING);
+  const made = steps.flatMap((step) => ('into' in step ? [step.into] : step.kind === 'rename-column' ? [step.to] : []));
+  const misfits = misfitsOfFields(fields, [...columns, ...made]);
+  if (misfits.length === 0) {
+    editChart((chart) => {
+      chart.fields = fields;
+    }, LOADING);
+  }
+  endGesture();
+  const count = `${steps.length} ${steps.length === 1 ? 'step' : 'steps'}`;
+  if (misfits.length === 0) toast.success(`${file.name}: ${count} run on this table.`);
+  else
+    toast.warning(`${file.name}: ${count}, but not everything fits.`, {
+      description: misfits.map(({ message }) => message).join(' '),
+    });
 }
 
 async function saveProject(): Promise<void> {
@@ -89,7 +148,7 @@ async function saveProject(): Promise<void> {
   if (!project) return;
   const { PROJECT_ENDING, writeProjectFile } = await import('@/export/project-file');
   const assets = new Map<string, Uint8Array>();
-  for (const { source } of project.tables) {
+  for (const source of sourcesOf(project)) {
     const bytes = await loadAsset(source.assetId);
     if (!bytes) {
       toast.error(`The data of ${source.fileName} is no longer in this browser, so the project cannot be saved.`);
@@ -97,9 +156,10 @@ async function saveProject(): Promise<void> {
     }
     assets.set(source.assetId, new Uint8Array(bytes));
   }
-  const url = URL.createObjectURL(new Blob([writeProjectFile({ project, assets })], { type: 'application/zip' }));
-  download(url, fileNameOf(project.name, PROJECT_ENDING));
-  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+  save(
+    new Blob([writeProjectFile({ project, assets })], { type: 'application/zip' }),
+    fileNameOf(project.name, PROJECT_ENDING),
+  );
 }
 
 async function openProject(bytes: ArrayBuffer, fileName: string): Promise<void> {

@@ -1,9 +1,9 @@
+import type { Cube } from '@/core/shaping/cube';
+import type { Fields } from '@/core/shaping/fields';
 import { axisOfNames } from '@/core/shaping/period-axis';
 import { Preparer } from '@/core/shaping/preparation';
 import { stepWords } from '@/core/shaping/steps/step-words';
 import { suggestNext, understand } from '@/core/shaping/understand';
-import type { Cube } from '@/core/shaping/cube';
-import type { Fields } from '@/core/shaping/fields';
 import { openTable } from './open-table';
 import { issueLine } from './refusal';
 
@@ -82,7 +82,9 @@ export function inspectWords(found: Awaited<ReturnType<typeof inspect>>): string
   ];
   if (period.count > 0) {
     const even = period.regular ? 'evenly spaced' : 'unevenly spaced';
-    lines.push(`Periods: ${period.count} ${found.periodWhy ?? period.kind}, ${period.first} to ${period.last}, ${even}.`);
+    lines.push(
+      `Periods: ${period.count} ${found.periodWhy ?? period.kind}, ${period.first} to ${period.last}, ${even}.`,
+    );
     const more = category.count > 8 ? ` and ${category.count - 8} more` : '';
     lines.push(`Categories: ${category.count}: ${category.names.slice(0, 8).join(', ')}${more}.`);
   }
@@ -90,7 +92,11 @@ export function inspectWords(found: Awaited<ReturnType<typeof inspect>>): string
   if (found.sheets.length > 1) lines.push(`Sheets: ${found.sheets.map(({ name }) => name).join(', ')}.`);
   lines.push(found.issues.length === 0 ? 'Every cell could be read.' : `Issues: ${found.issues.length}.`);
   for (const { row, column, raw, ...issue } of found.issues.slice(0, 40)) {
-    const place = { ...(row === null ? {} : { row }), ...(column === null ? {} : { column }), ...(raw === null ? {} : { raw }) };
+    const place = {
+      ...(row === null ? {} : { row }),
+      ...(column === null ? {} : { column }),
+      ...(raw === null ? {} : { raw }),
+    };
     lines.push(`  ${issueLine({ ...issue, ...place })}`);
   }
   for (const { step, why } of found.suggestions) lines.push(`Suggestion: ${stepWords(step as never)}. ${why}`);

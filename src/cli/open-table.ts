@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import type { Issue } from '@/core/table/issue';
 import { readTable } from '@/core/table/read-table';
 import { noReadingChoice, type ReadTable } from '@/core/table/reader';
-import type { Issue } from '@/core/table/issue';
 import { Refusal } from './refusal';
 
 /** Reads a table from a file, or ends the command with the reason why not. */
@@ -20,7 +20,8 @@ export function readBytes(file: string): Uint8Array {
     return new Uint8Array(readFileSync(file));
   } catch (error) {
     const { code } = error as NodeJS.ErrnoException;
-    const why = code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'it is a folder' : String(code ?? error);
+    const why =
+      code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'it is a folder' : String(code ?? error);
     throw new Refusal(`${file} could not be read: ${why}.`);
   }
 }

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { type Combine, combines } from '@/core/shaping/combine';
 import { type Fields, fieldsOf, fieldsOfShape } from '@/core/shaping/fields';
 import { Preparer } from '@/core/shaping/preparation';
-import { grains, type Grain, type Step, type StepPlan } from '@/core/shaping/steps/step';
+import { type Grain, grains, type Step, type StepPlan } from '@/core/shaping/steps/step';
 import { misfitsOfFields, readStepsFile } from '@/core/shaping/steps-file';
 import { stepOf, understand } from '@/core/shaping/understand';
 import type { Issue } from '@/core/table/issue';
@@ -71,7 +71,8 @@ export interface PrepareResult {
 export async function prepare(file: string, options: PrepareOptions): Promise<PrepareResult> {
   const format = formatOf(options.out);
   const plans = plansOf(options);
-  const stepsFile = options.steps === undefined ? null : readStepsFile(new TextDecoder().decode(readBytes(options.steps)));
+  const stepsFile =
+    options.steps === undefined ? null : readStepsFile(new TextDecoder().decode(readBytes(options.steps)));
   if (stepsFile && !stepsFile.ok) throw Refusal.of(stepsFile.issues);
   const { read } = await openTable(file, options.sheet ?? '');
   const found = understand(read);
@@ -82,14 +83,19 @@ export async function prepare(file: string, options: PrepareOptions): Promise<Pr
   let fields = stepsFile?.value.fields ?? found.fields;
   const after = preparer.tableAfter(steps);
   if (stepsFile) {
-    const misfits = misfitsOfFields(fields, after.table.columns.map(({ name }) => name));
+    const misfits = misfitsOfFields(
+      fields,
+      after.table.columns.map(({ name }) => name),
+    );
     notes.push(...misfits);
-    if (fieldsOfShape[fields.shape].some((role) => misfits.some(({ column }) => column === fields[role]))) fields = found.fields;
+    if (fieldsOfShape[fields.shape].some((role) => misfits.some(({ column }) => column === fields[role])))
+      fields = found.fields;
   }
   const prepared = preparer.prepare(steps, fieldsFor(fields, options), '');
   notes.push(...prepared.reports.flatMap(({ issues }) => issues));
   const unfit = notes.filter(({ code, column }) => code === 'step-does-not-fit' && column === undefined);
-  if (options.where && unfit.length > 0 && !stepsFile) throw new Refusal(unfit.map(({ message }) => message).join('\n'));
+  if (options.where && unfit.length > 0 && !stepsFile)
+    throw new Refusal(unfit.map(({ message }) => message).join('\n'));
   if (!prepared.outcome.ok) throw Refusal.of(prepared.outcome.issues);
   const bytes = await writeShaped(prepared.outcome.value, format);
   return { bytes, notes: [...notes, ...prepared.outcome.issues] };

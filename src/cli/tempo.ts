@@ -31,10 +31,11 @@ program
   .option('--category <column>', 'the column of the categories')
   .option('--value <column>', 'the column of the values')
   .option('--combine <how>', `how repeated rows become one: ${combines.join(', ')}`)
-  .option('--where <column=value>', 'keeps only these rows; may be given several times', (where: string, all: string[] = []) => [
-    ...all,
-    where,
-  ])
+  .option(
+    '--where <column=value>',
+    'keeps only these rows; may be given several times',
+    (where: string, all: string[] = []) => [...all, where],
+  )
   .option('--every <grain>', 'coarser periods: week, month, quarter or year')
   .option('--out <file>', 'where to write: .csv, .xlsx or .json; CSV on standard output without it')
   .exitOverride()
@@ -51,7 +52,10 @@ try {
 } catch (error) {
   if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2;
   else {
-    const message = error instanceof Refusal ? error.message : `Something went wrong: ${error instanceof Error ? error.stack : error}`;
+    const message =
+      error instanceof Refusal
+        ? error.message
+        : `Something went wrong: ${error instanceof Error ? error.stack : error}`;
     process.stderr.write(`${message}\n`);
     process.exitCode = 2;
   }

@@ -1,5 +1,5 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import type { Project } from '@/core/project/project';
+import { type Project, sourcesOf } from '@/core/project/project';
 import { readProject } from '@/core/project/read-project';
 import { type Outcome, refuse } from '@/core/table/issue';
 
@@ -43,7 +43,7 @@ export function readProjectFile(bytes: Uint8Array): Outcome<ProjectBundle> {
   const outcome = readProject(data);
   if (!outcome.ok) return outcome;
   const assets = new Map<string, Uint8Array>();
-  for (const { source } of outcome.value.tables) {
+  for (const source of sourcesOf(outcome.value)) {
     const asset = files[entryOf(source.assetId)];
     if (!asset)
       return refuse('damaged-project', `The project file is damaged: the data of ${source.fileName} is missing.`);

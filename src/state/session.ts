@@ -1,8 +1,9 @@
 import { createStore } from 'zustand/vanilla';
 import type { FilmOverview, Readout } from '@/core/chart/prepare';
+import type { CubeChanges } from '@/core/shaping/compare-cubes';
 import type { Cube } from '@/core/shaping/cube';
 import type { Issue } from '@/core/table/issue';
-import type { TableSummary } from '@/workers/protocol';
+import type { PreparedReport, TableSummary } from '@/workers/protocol';
 
 /** The five steps of the work. */
 export const steps = ['gather', 'shape', 'dress', 'pace', 'output'] as const;
@@ -10,6 +11,24 @@ export type Step = (typeof steps)[number];
 
 /** Where the work on the table stands. */
 export type DataStatus = 'starting' | 'empty' | 'reading' | 'ready' | 'failed';
+
+/** A file that is being read. */
+export interface ReadingState {
+  readonly fileName: string;
+  /** In [0, 1]. */
+  readonly share: number;
+  readonly startedMs: number;
+}
+
+/** What Shape shows in the centre. */
+export const shapeViews = ['values', 'ranks', 'gaps'] as const;
+export type ShapeView = (typeof shapeViews)[number];
+
+/** What came of reading the file again. */
+export interface RefreshState {
+  readonly fileName: string;
+  readonly changes: CubeChanges;
+}
 
 /** An export under way or just ended. */
 export type ExportState =
@@ -39,6 +58,13 @@ export interface SessionState {
   /** Issues that keep the table or the chart from being made. */
   readonly failure: readonly Issue[];
   readonly table: TableSummary | null;
+  readonly reading: ReadingState | null;
+  /** What steps and fields made of the table; its values are in `cube`. */
+  readonly prepared: Omit<PreparedReport, 'outcome'> | null;
+  readonly shapeView: ShapeView;
+  /** The step whose table is on view in Shape; null for what comes of all. */
+  readonly shownStep: string | null;
+  readonly refreshed: RefreshState | null;
   readonly cube: Cube | null;
   readonly shapeIssues: readonly Issue[];
   readonly overview: FilmOverview | null;
@@ -66,6 +92,11 @@ export const sessionStore = createStore<SessionState>(() => ({
   status: 'starting',
   failure: [],
   table: null,
+  reading: null,
+  prepared: null,
+  shapeView: 'values',
+  shownStep: null,
+  refreshed: null,
   cube: null,
   shapeIssues: [],
   overview: null,

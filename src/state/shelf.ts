@@ -10,6 +10,7 @@ export interface KeptSession {
 
 const projects = localforage.createInstance({ name: 'plucky-tempo', storeName: 'projects' });
 const assets = localforage.createInstance({ name: 'plucky-tempo', storeName: 'assets' });
+const handles = localforage.createInstance({ name: 'plucky-tempo', storeName: 'handles' });
 
 /** Keeps the session; throws what the browser throws when its disk is full. */
 export async function keepSession(kept: KeptSession): Promise<void> {
@@ -33,5 +34,17 @@ export async function loadAsset(id: string): Promise<ArrayBuffer | null> {
 
 /** Drops the assets that no project refers to. */
 export async function dropAssetsExcept(ids: ReadonlySet<string>): Promise<void> {
-  for (const id of await assets.keys()) if (!ids.has(id)) await assets.removeItem(id);
+  for (const store of [assets, handles]) {
+    for (const id of await store.keys()) if (!ids.has(id)) await store.removeItem(id);
+  }
+}
+
+/** Keeps the way back to a file on disk, where the browser gives one. */
+export async function keepHandle(assetId: string, handle: FileSystemFileHandle): Promise<void> {
+  await handles.setItem(assetId, handle);
+}
+
+/** The way back to the file that an asset was read from, or null. */
+export async function loadHandle(assetId: string): Promise<FileSystemFileHandle | null> {
+  return handles.getItem<FileSystemFileHandle>(assetId);
 }

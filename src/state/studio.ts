@@ -1,17 +1,28 @@
 import {
   defaultChart,
   defaultProject,
-  noFields,
   suggestLengthSec,
   suggestPlaces,
   titleFromFileName,
 } from '@/core/project/defaults';
-import type { Chart, Project, TableEntry } from '@/core/project/project';
+import type { Chart, Project, SourceKind, TableEntry, TableSource } from '@/core/project/project';
+import { keysFor } from '@/core/shaping/add-table';
 import type { Cube } from '@/core/shaping/cube';
-import { type Fields, fieldsOfShape } from '@/core/shaping/fields';
-import type { Issue, Outcome } from '@/core/table/issue';
-import type { PlayOptions, StageReport, StageWorkerApi, TableSummary, TableWorkerApi } from '@/workers/protocol';
-import { documentStore, replaceProject } from './document';
+import { type Fields, fieldsOfShape, noFields } from '@/core/shaping/fields';
+import { isHandStep } from '@/core/shaping/steps/step';
+import type { Issue } from '@/core/table/issue';
+import { noReadingChoice, type ReadingChoice } from '@/core/table/reader';
+import type {
+  PlayOptions,
+  PreparedReport,
+  SourceBytes,
+  StageReport,
+  StageWorkerApi,
+  TableSummary,
+  TableWorkerApi,
+} from '@/workers/protocol';
+import { documentStore, edit, replaceProject } from './document';
+import { freshId } from './fresh-id';
 import type { Sample } from './samples';
 import { sampleSource } from './samples';
 import { sessionStore, setSession } from './session';
@@ -24,13 +35,9 @@ type Remote<T> = {
 /** The workers, given from outside so that this module knows nothing of threads. */
 export interface StudioWorkers {
   readonly table: Remote<TableWorkerApi>;
+  /** Ends the worker that reads tables, whatever it does, and starts another one. */
+  restartTable(): void;
   readonly stage: Remote<Omit<StageWorkerApi, 'start'>>;
-}
-
-/** A short id that is unique enough inside one project. Does not need a secure context. */
-export function freshId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(9));
-  return Array.from(bytes, (byte) => byte.toString(36).padStart(2, '0')).join('');
 }
 
 /** The chart that is on stage. */
@@ -45,8 +52,9 @@ export function currentChart(project: Project): Chart {
 export class Studio {
   private busy = false;
   private again = false;
-  private openAsset: string | null = null;
-  private shapedFor: string | null = null;
+  private openKey: string | null = null;
+  private preparedFor: string | null = null;
+  private cancelReading: ((reason: Error) => void) | null = null;
   private cube: Cube | null = null;
   private cubeSent: Cube | null = null;
   private stageReady = false;
@@ -73,74 +81,176 @@ export class Studio {
   }
 
   /** Reads a file and starts a chart of it. A table with the same columns takes the place of the old one. */
-  async importFile(bytes: ArrayBuffer, fileName: string, sample: Sample | null = null): Promise<void> {
+  async importFile(bytes: ArrayBuffer, incoming: Incoming): Promise<void> {
+    await this.whileReading(incoming.fileName, async () => {
+      const source = await this.sourceOf(bytes, incoming);
+      const summary = await this.readSources(source.fileName, [{ source, bytes: bytes.slice(0), keys: [] }]);
+      await keepAsset(source.assetId, bytes);
+      const entry: TableEntry = {
+        id: freshId(),
+        name: incoming.sample?.name ?? incoming.fileName,
+        source: { ...source, reading: { ...source.reading, sheet: summary.sheet } },
+        added: [],
+        steps: summary.safeSteps,
+      };
+      const same = incoming.sample ? null : withSameLook(entry, summary);
+      const project = same ?? (await this.freshProject(entry, summary, incoming.sample ?? null));
+      this.openKey = keyOf(entry);
+      this.preparedFor = null;
+      setSession({
+        table: summary,
+        span: null,
+        hovered: null,
+        picked: null,
+        readout: null,
+        refreshed: null,
+        shownStep: null,
+      });
+      await this.workers.stage.seek(0);
+      replaceProject(project);
+    });
+  }
+
+  /** Adds the rows and columns of another file to the table; what is there keeps its look and its pace. */
+  async addFile(bytes: ArrayBuffer, incoming: Incoming): Promise<void> {
+    const { project } = documentStore.getState();
+    if (!project) return this.importFile(bytes, incoming);
+    const chart = currentChart(project);
+    const entry = tableOf(project, chart);
+    await this.changeTable(entry, incoming.fileName, async () => {
+      const source = await this.sourceOf(bytes, incoming);
+      await keepAsset(source.assetId, bytes);
+      return { ...entry, added: [...entry.added, { source, keys: keysFor(chart.fields) }] };
+    });
+  }
+
+  /** Reads the first file of the table anew from other bytes, with the same preparation, and says what changed. */
+  async refresh(bytes: ArrayBuffer, fileName: string): Promise<void> {
+    const { project } = documentStore.getState();
+    if (!project) return;
+    const entry = tableOf(project, currentChart(project));
+    await this.changeTable(entry, fileName, async () => {
+      const assetId = freshId();
+      await keepAsset(assetId, bytes);
+      return { ...entry, source: { ...entry.source, assetId, fileName } };
+    });
+  }
+
+  /** Reads the file another way: another sheet, encoding, delimiter or header line. */
+  async readAs(choice: Partial<ReadingChoice>): Promise<void> {
+    const { project } = documentStore.getState();
+    if (!project) return;
+    const entry = tableOf(project, currentChart(project));
+    const { source } = entry;
+    await this.changeTable(
+      entry,
+      source.fileName,
+      async () => ({ ...entry, source: { ...source, reading: { ...source.reading, ...choice } } }),
+      true,
+    );
+  }
+
+  /** Puts a changed table in place of the old one once it can be read; the fields are guessed anew where they no longer fit. */
+  private async changeTable(
+    before: TableEntry,
+    fileName: string,
+    change: () => Promise<TableEntry>,
+    guessAnew = false,
+  ): Promise<void> {
+    await this.whileReading(fileName, async () => {
+      await this.workers.table.remember();
+      const entry = await change();
+      const summary = await this.readEntry(entry);
+      this.openKey = keyOf(entry);
+      this.preparedFor = null;
+      setSession({ table: summary, shownStep: null });
+      edit((draft) => {
+        draft.tables = draft.tables.map((each) => (each.id === before.id ? (entry as typeof each) : each));
+        const chart = draft.charts.find(({ id }) => id === draft.film.sequence[0]);
+        const guess = summary.guesses[0]?.fields;
+        if (chart && guess && (guessAnew || !fits(chart.fields, summary))) chart.fields = guess;
+      });
+      await this.idle();
+      const changes = await this.workers.table.changes();
+      setSession({ refreshed: changes && !guessAnew ? { fileName, changes } : null });
+    });
+  }
+
+  /** Ends the reading under way; the table that was there before comes back. */
+  cancel(): void {
+    this.cancelReading?.(new ReadingCancelled());
+  }
+
+  private async whileReading(fileName: string, work: () => Promise<void>): Promise<void> {
     const before = sessionStore.getState();
-    setSession({ status: 'reading', failure: [] });
+    setSession({ status: 'reading', failure: [], reading: { fileName, share: 0, startedMs: Date.now() } });
     try {
-      await this.readAndReplace(bytes, fileName, sample);
+      await work();
     } catch (error) {
       const failure = error instanceof ImportRefused ? error.issues : before.failure;
       setSession({ status: before.table ? before.status : 'failed', failure });
+      if (error instanceof ReadingCancelled) {
+        this.openKey = null;
+        void this.sync();
+        return;
+      }
       throw error;
+    } finally {
+      setSession({ reading: null });
     }
   }
 
-  private async readAndReplace(bytes: ArrayBuffer, fileName: string, sample: Sample | null): Promise<void> {
-    const outcome = await this.workers.table.open(bytes.slice(0), fileName);
-    if (!outcome.ok) throw new ImportRefused(fileName, outcome.issues);
-    const assetId = freshId();
-    await keepAsset(assetId, bytes);
-    const summary = outcome.value;
-    const entry: TableEntry = {
-      id: freshId(),
-      name: sample?.name ?? fileName,
-      source: { kind: 'file', fileName, assetId },
-    };
-    const fields = summary.guesses[0]?.fields ?? noFields;
-    const shaped = await this.workers.table.shape(fields);
-    const project = sample === null ? this.withSameLook(entry, summary) : null;
-    this.openAsset = assetId;
-    this.shapedFor = null;
-    setSession({ table: summary, span: null, hovered: null, picked: null, readout: null });
-    await this.workers.stage.seek(0);
-    replaceProject(project ?? this.freshProject(entry, fields, shaped, sample));
+  private async sourceOf(
+    _: ArrayBuffer,
+    { fileName, kind = 'file', reading = noReadingChoice }: Incoming,
+  ): Promise<TableSource> {
+    return { kind, fileName, assetId: freshId(), reading };
   }
 
-  /** The project with its table replaced, when the new one has the columns that the chart is made of. */
-  private withSameLook(entry: TableEntry, summary: TableSummary): Project | null {
-    const { project } = documentStore.getState();
-    if (!project) return null;
-    const chart = currentChart(project);
-    const names = new Set(summary.columns.map(({ name }) => name));
-    const roles = fieldsOfShape[chart.fields.shape];
-    const fits =
-      roles.every((role) => names.has(chart.fields[role])) && summary.guesses[0]?.fields.shape === chart.fields.shape;
-    if (!fits || chart.fields.shape !== 'long') return null;
-    const oldTitle = titleFromFileName(project.tables.find(({ id }) => id === chart.tableId)?.source.fileName ?? '');
-    const title = titleFromFileName(entry.source.fileName);
-    // A title that nobody has touched still names the old file.
-    const text = chart.text.title === oldTitle ? { ...chart.text, title } : chart.text;
-    const renamed = { ...chart, tableId: entry.id, text };
-    const name = project.name === oldTitle ? title : project.name;
-    return {
-      ...project,
-      name,
-      tables: [entry],
-      charts: project.charts.map((each) => (each.id === chart.id ? renamed : each)),
+  private async readSources(fileName: string, sources: readonly SourceBytes[]): Promise<TableSummary> {
+    const startedMs = Date.now();
+    const progress = (share: number) => {
+      if (sessionStore.getState().reading) setSession({ reading: { fileName, share, startedMs } });
     };
+    const cancelled = new Promise<never>((_, reject) => {
+      this.cancelReading = (reason) => {
+        this.workers.restartTable();
+        reject(reason);
+      };
+    });
+    try {
+      const outcome = await Promise.race([this.workers.table.open(sources, progress), cancelled]);
+      if (!outcome.ok) throw new ImportRefused(fileName, outcome.issues);
+      return outcome.value;
+    } finally {
+      this.cancelReading = null;
+    }
   }
 
-  private freshProject(entry: TableEntry, fields: Fields, shaped: Outcome<Cube>, sample: Sample | null): Project {
+  /** Reads all files of a table from the shelf. */
+  private async readEntry(entry: TableEntry): Promise<TableSummary> {
+    const wanted = [{ source: entry.source, keys: [] as readonly string[] }, ...entry.added];
+    const sources: SourceBytes[] = [];
+    for (const { source, keys } of wanted) {
+      const bytes = await loadAsset(source.assetId);
+      if (!bytes) throw new ImportRefused(source.fileName, [lostData(source.fileName)]);
+      sources.push({ source, keys, bytes });
+    }
+    return this.readSources(entry.source.fileName, sources);
+  }
+
+  private async freshProject(entry: TableEntry, summary: TableSummary, sample: Sample | null): Promise<Project> {
     const { project: before } = documentStore.getState();
-    const { fileName } = entry.source;
-    const title = sample?.title ?? titleFromFileName(fileName);
+    const fields = summary.guesses[0]?.fields ?? noFields;
+    const { outcome } = await this.workers.table.prepare(entry.steps, fields, '');
+    const title = sample?.title ?? titleFromFileName(entry.source.fileName);
     const chart = defaultChart(freshId(), entry.id, fields);
     const text = { title, subtitle: sample?.subtitle ?? '', source: sample ? sampleSource : '' };
     const numbers = { ...chart.numbers, suffix: sample?.suffix ?? '' };
-    const pace = shaped.ok
-      ? { ...chart.pace, length: { by: 'whole' as const, sec: suggestLengthSec(shaped.value) } }
+    const pace = outcome.ok
+      ? { ...chart.pace, length: { by: 'whole' as const, sec: suggestLengthSec(outcome.value) } }
       : chart.pace;
-    const places = shaped.ok ? suggestPlaces(shaped.value) : chart.places;
+    const places = outcome.ok ? suggestPlaces(outcome.value) : chart.places;
     const fresh = defaultProject(freshId(), title, entry, { ...chart, text, numbers, pace, places });
     return before ? { ...fresh, film: { ...before.film, sequence: fresh.film.sequence } } : fresh;
   }
@@ -225,6 +335,12 @@ export class Studio {
     }
   }
 
+  /** Resolves when the workers have caught up with the document. */
+  private async idle(): Promise<void> {
+    await this.sync();
+    while (this.busy) await new Promise((resolve) => setTimeout(resolve, 5));
+  }
+
   private async syncOnce(): Promise<void> {
     const { project } = documentStore.getState();
     if (!project) return;
@@ -232,31 +348,48 @@ export class Studio {
     const entry = project.tables.find(({ id }) => id === chart.tableId);
     if (!entry) return;
     if (!(await this.openTable(entry))) return;
-    if (!(await this.shape(chart.fields, entry.source.assetId))) return;
+    if (!(await this.shape(entry, chart))) return;
     await this.prepare(project);
   }
 
   private async openTable(entry: TableEntry): Promise<boolean> {
-    const { assetId, fileName } = entry.source;
-    if (this.openAsset === assetId) return true;
-    setSession({ status: 'reading', failure: [] });
-    const bytes = await loadAsset(assetId);
-    if (!bytes) return this.fail([lostData(fileName)]);
-    const outcome = await this.workers.table.open(bytes, fileName);
-    if (!outcome.ok) return this.fail(outcome.issues);
-    this.openAsset = assetId;
-    this.shapedFor = null;
-    setSession({ table: outcome.value });
-    return true;
+    const key = keyOf(entry);
+    if (this.openKey === key) return true;
+    setSession({
+      status: 'reading',
+      failure: [],
+      reading: { fileName: entry.source.fileName, share: 0, startedMs: Date.now() },
+    });
+    try {
+      const table = await this.readEntry(entry);
+      this.openKey = key;
+      this.preparedFor = null;
+      setSession({ table });
+      return true;
+    } catch (error) {
+      if (error instanceof ImportRefused) return this.fail(error.issues);
+      if (error instanceof ReadingCancelled) return this.fail([cancelledReading(entry.source.fileName)]);
+      throw error;
+    } finally {
+      setSession({ reading: null });
+    }
   }
 
-  private async shape(fields: Fields, assetId: string): Promise<boolean> {
-    const key = JSON.stringify([assetId, fields]);
-    if (this.shapedFor === key) return this.cube !== null;
-    const outcome = await this.workers.table.shape(fields);
-    this.shapedFor = key;
+  private async shape(entry: TableEntry, chart: Chart): Promise<boolean> {
+    const key = JSON.stringify([keyOf(entry), entry.steps, chart.fields, chart.group]);
+    if (this.preparedFor === key) return this.cube !== null;
+    const { outcome, ...prepared } = await this.workers.table.prepare(entry.steps, chart.fields, groupOf(chart));
+    const group = chart.fields.group !== '' && !prepared.groups.some(({ name }) => name === chart.group);
+    const first = prepared.groups[0]?.name;
+    if (group && first !== undefined) {
+      // The group on stage is not among those of the column (any more): the first one is taken, as part of the same edit.
+      documentStore.setState(({ project }) => ({ project: project && withGroup(project, chart.id, first) }));
+      this.again = true;
+      return false;
+    }
+    this.preparedFor = key;
     this.cube = outcome.ok ? outcome.value : null;
-    setSession({ cube: this.cube, shapeIssues: outcome.issues, hovered: null });
+    setSession({ cube: this.cube, prepared, shapeIssues: issuesOf(outcome.issues, prepared), hovered: null });
     return outcome.ok || this.fail(outcome.issues);
   }
 
@@ -281,6 +414,79 @@ export class Studio {
     setSession({ status: 'failed', failure: issues, overview: null, readout: null, playing: false });
     return false;
   }
+}
+
+/** A table on its way in. */
+export interface Incoming {
+  readonly fileName: string;
+  readonly kind?: SourceKind;
+  readonly sample?: Sample;
+  readonly reading?: ReadingChoice;
+}
+
+/** The person ended the reading. */
+export class ReadingCancelled extends Error {
+  constructor() {
+    super('The reading was cancelled.');
+    this.name = 'ReadingCancelled';
+  }
+}
+
+/** Which files the worker has open. */
+function keyOf(entry: TableEntry): string {
+  return JSON.stringify([entry.source, entry.added]);
+}
+
+/** The table that a chart is made of. */
+export function tableOf(project: Project, chart: Chart): TableEntry {
+  return project.tables.find(({ id }) => id === chart.tableId) ?? (project.tables[0] as TableEntry);
+}
+
+const groupOf = (chart: Chart) => (chart.fields.group === '' ? '' : chart.group);
+
+function withGroup(project: Project, chartId: string, group: string): Project {
+  return { ...project, charts: project.charts.map((chart) => (chart.id === chartId ? { ...chart, group } : chart)) };
+}
+
+/** Steps report what did not fit them with the name of the step. */
+function issuesOf(issues: readonly Issue[], prepared: Omit<PreparedReport, 'outcome'>): Issue[] {
+  return [...issues, ...prepared.reports.flatMap((report) => report.issues)];
+}
+
+function fits(fields: Fields, summary: TableSummary): boolean {
+  const names = new Set(summary.columns.map(({ name }) => name));
+  return fieldsOfShape[fields.shape].every((role) => names.has(fields[role]));
+}
+
+/**
+ * The project with its table replaced, when the new one has the columns that the chart is made of. Steps stay, but for
+ * those made by hand, which name cells of the old file.
+ */
+function withSameLook(entry: TableEntry, summary: TableSummary): Project | null {
+  const { project } = documentStore.getState();
+  if (!project) return null;
+  const chart = currentChart(project);
+  const old = tableOf(project, chart);
+  const kept = old.steps.filter((step) => !isHandStep(step));
+  const sameShape = summary.guesses[0]?.fields.shape === chart.fields.shape || kept.length > 0;
+  if (!fits(chart.fields, summary) || !sameShape || chart.fields.shape === 'single') return null;
+  const oldTitle = titleFromFileName(old.source.fileName);
+  const title = titleFromFileName(entry.source.fileName);
+  // A title that nobody has touched still names the old file.
+  const text = chart.text.title === oldTitle ? { ...chart.text, title } : chart.text;
+  const renamed = { ...chart, tableId: entry.id, text };
+  const steps = [...entry.steps.filter(({ kind }) => !kept.some((step) => step.kind === kind)), ...kept];
+  return {
+    ...project,
+    name: project.name === oldTitle ? title : project.name,
+    tables: [{ ...entry, steps }],
+    charts: project.charts.map((each) => (each.id === chart.id ? renamed : each)),
+  };
+}
+
+function cancelledReading(fileName: string): Issue {
+  const message = `Reading ${fileName} was cancelled. Choose a file in Gather, or take the last step back with undo.`;
+  return { code: 'cancelled', severity: 'error', message };
 }
 
 /** A file that could not be read; nothing of the project has changed. */

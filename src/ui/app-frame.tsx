@@ -9,15 +9,18 @@ import { Beats } from './beats/beats';
 import { Bench } from './bench';
 import { CommandPalette } from './command-palette';
 import { DropZone } from './drop-zone';
-import { TableView } from './gather/table-view';
+import { GridEditor } from './gather/grid-editor';
+import { usePasteAnywhere } from './gather/paste-anywhere';
+import { ReadingNotice } from './gather/reading-notice';
 import { IconButton } from './parts/button';
 import { FileChooser } from './parts/file-chooser';
 import { useServices } from './services';
-import { ShapedTable } from './shape/shaped-table';
+import { ShapeCentre } from './shape/shape-centre';
 import { ShortcutList, useShortcuts } from './shortcuts';
 import { Ranking } from './stage/ranking';
 import { Stage } from './stage/stage';
 import { StageNotice } from './stage/stage-notice';
+import { tableEndings } from './table-endings';
 import { TopLine } from './top-line';
 import { useSession } from './use-state';
 
@@ -33,20 +36,22 @@ export function AppFrame() {
   const onPalette = useCallback(() => setPalette(true), []);
   const onHelp = useCallback(() => setHelp(true), []);
   const onOpen = useCallback(() => picker.current?.click(), []);
+  usePasteAnywhere();
   useShortcuts({ onPalette, onHelp, onOpen });
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
   const tableHasCentre = step === 'gather' || step === 'shape';
   return (
-    <DropZone onFiles={(files) => files[0] && void services.openFile(files[0])}>
+    <DropZone onFiles={(files) => void services.openFiles(files)}>
       <div className="flex h-full flex-col bg-paper text-ink">
         <TopLine onPalette={onPalette} onHelp={onHelp}>
           <FileChooser
             ref={picker}
             label="Open a table or a project file"
-            accept=".csv,.tsv,.txt,.plucky"
-            onFile={(file) => void services.openFile(file)}
+            accept={`${tableEndings},.plucky`}
+            multiple
+            onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
           />
         </TopLine>
         <Group orientation="horizontal" className="min-h-0 flex-1" defaultLayout={{ bench: 28, rest: 72 }}>
@@ -61,10 +66,11 @@ export function AppFrame() {
             <div className="flex h-full min-w-0 flex-col">
               <div className="flex min-h-0 flex-1">
                 <main className="relative min-w-0 flex-1 bg-desk">
-                  {step === 'gather' && <TableView />}
-                  {step === 'shape' && <ShapedTable />}
+                  {step === 'gather' && <GridEditor />}
+                  {step === 'shape' && <ShapeCentre />}
                   {(!tableHasCentre || step === 'shape') && <StageNotice />}
                   <Stage small={tableHasCentre} />
+                  <ReadingNotice />
                 </main>
                 {rankingOpen ? (
                   <Ranking />

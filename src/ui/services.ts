@@ -1,6 +1,7 @@
 'use client';
 
 import { createContext, useContext } from 'react';
+import type { ReadingChoice } from '@/core/table/reader';
 import type { Sample } from '@/state/samples';
 import type { Studio } from '@/state/studio';
 import type { TableWorkerApi } from '@/workers/protocol';
@@ -21,6 +22,12 @@ export interface FilmChoice {
   readonly quality: 'light' | 'good' | 'best';
 }
 
+/** A file that was chosen or dropped, with the way back to it where the browser gives one. */
+export interface OpenedFile {
+  readonly file: File;
+  readonly handle: FileSystemFileHandle | null;
+}
+
 /** What the interface can have done; the app wires it to workers, files and the browser. */
 export interface Services {
   readonly studio: Studio;
@@ -29,8 +36,36 @@ export interface Services {
   resizeStage(widthPx: number, heightPx: number): void;
   highlight(category: number | null): void;
   hit(x: number, y: number): Promise<{ part: string; category?: number } | null>;
-  cells: TableWorkerApi['cells'];
-  openFile(file: File): Promise<void>;
+  readonly table: Pick<
+    TableWorkerApi,
+    | 'cells'
+    | 'summary'
+    | 'placeOfRow'
+    | 'planBlock'
+    | 'rowNumbers'
+    | 'nextAddedNumber'
+    | 'blockTexts'
+    | 'find'
+    | 'valuesOf'
+    | 'look'
+    | 'gapStates'
+  >;
+  /** Opens files: a project, or tables; the first table replaces the one on stage, the others are added to it. */
+  openFiles(files: readonly OpenedFile[]): Promise<void>;
+  addFiles(files: readonly OpenedFile[]): Promise<void>;
+  /** Makes a table of text that was copied from a spreadsheet. */
+  openPasted(text: string): Promise<void>;
+  openEmpty(): Promise<void>;
+  /** Makes a table of what the catalogue sent. */
+  openCatalogue(name: string, csv: string): Promise<void>;
+  /** Reads the table's file from disk again; false when the browser has no way back to it, and it has to be chosen. */
+  refresh(): Promise<boolean>;
+  refreshFrom(file: File): Promise<void>;
+  readAs(choice: Partial<ReadingChoice>): Promise<void>;
+  cancelReading(): void;
+  saveSteps(): void;
+  loadSteps(file: File): Promise<void>;
+  saveShaped(format: 'csv' | 'xlsx' | 'json'): Promise<void>;
   openSample(sample: Sample): Promise<void>;
   saveProject(): Promise<void>;
   formats(widthPx: number, heightPx: number, framesPerSec: number): Promise<OfferedFormat[]>;

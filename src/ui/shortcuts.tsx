@@ -69,7 +69,7 @@ function alone(event: KeyboardEvent, { studio }: Services, onHelp: () => void): 
     isTyping(target) ||
     event.altKey ||
     target?.closest(
-      '[role="dialog"], [role="listbox"], [role="radiogroup"], [role="group"], [data-radix-popper-content-wrapper]',
+      '[role="dialog"], [role="grid"], [role="menu"], [role="listbox"], [role="radiogroup"], [role="group"], [data-radix-popper-content-wrapper]',
     )
   ) {
     return false;

@@ -1,26 +1,76 @@
 import type { FilmOverview, Readout } from '@/core/chart/prepare';
-import type { Project } from '@/core/project/project';
+import type { GapRule } from '@/core/motion/series';
+import type { Project, TableSource } from '@/core/project/project';
 import type { Subject } from '@/core/scene/scene';
+import type { CubeChanges } from '@/core/shaping/compare-cubes';
 import type { Cube } from '@/core/shaping/cube';
 import type { Fields } from '@/core/shaping/fields';
+import type { CellPlace, Search } from '@/core/shaping/find-cell';
+import type { Finding } from '@/core/shaping/findings';
+import type { Order, PeriodRanks, PeriodSummary } from '@/core/shaping/period-ranks';
+import type { PlannedEdits } from '@/core/shaping/plan-edits';
+import type { StepReport } from '@/core/shaping/preparation';
 import type { ShapeGuess } from '@/core/shaping/recognise-shape';
+import type { Step } from '@/core/shaping/steps/step';
+import type { Suggestion } from '@/core/shaping/suggestions';
 import type { Issue, Outcome } from '@/core/table/issue';
 import type { ColumnProfile } from '@/core/table/profile';
+import type { SheetPreview } from '@/core/table/reader';
 
-/** What the interface shows of a column; the recogniser itself stays in the worker. */
+/** What the interface shows of a column; the notation itself stays in the worker. */
 export type ColumnSummary = Pick<ColumnProfile, 'name' | 'kind' | 'distinctCount' | 'blankCount'> & {
   /** Characters of its longest cell among the first few hundred different ones. */
   readonly longest: number;
+  /** How its periods or numbers are read, and why, in words; `''` where there is nothing to say. */
+  readonly why: string;
 };
 
-/** What the interface knows of a table; its cells stay in the worker and are asked for by the window. */
-export interface TableSummary {
+/** Columns and size of a table; its cells stay in the worker and are asked for by the window. */
+export interface GridSummary {
   readonly columns: readonly ColumnSummary[];
   readonly rowCount: number;
+}
+
+/** What came of reading a file. */
+export interface TableSummary extends GridSummary {
   readonly readAs: string;
   readonly issues: readonly Issue[];
   readonly guesses: readonly ShapeGuess[];
+  /** Steps that lose nothing, to be applied at import. */
+  readonly safeSteps: readonly Step[];
+  readonly sheets: readonly SheetPreview[];
+  readonly sheet: string;
+  readonly encoding: string;
+  readonly delimiter: string;
+  readonly headerRow: number;
 }
+
+/** A file of a table: the first one, or one that is added by its keys. */
+export interface SourceBytes {
+  readonly source: TableSource;
+  readonly bytes: ArrayBuffer;
+  readonly keys: readonly string[];
+}
+
+/** What the steps and fields make of the open table. */
+export interface PreparedReport {
+  readonly outcome: Outcome<Cube>;
+  readonly reports: readonly StepReport[];
+  /** The table after the steps made by hand, which Gather shows. */
+  readonly grid: GridSummary;
+  /** The table after all steps on it, from which the fields are chosen. */
+  readonly prepared: GridSummary;
+  readonly suggestions: readonly Suggestion[];
+  readonly groups: readonly { readonly name: string; readonly rowCount: number }[];
+  /** How the period column is read, and why. */
+  readonly periodWhy: string;
+}
+
+/** Which table is looked at: the one of the grid, the one after all steps, or the one after a step. */
+export type View =
+  | { readonly kind: 'grid' }
+  | { readonly kind: 'prepared' }
+  | { readonly kind: 'step'; readonly id: string };
 
 /** A window of cells: texts cut to what a cell can show, and the rows' numbers in the file. */
 export interface CellWindow {
@@ -28,11 +78,40 @@ export interface CellWindow {
   readonly rowNumbers: readonly number[];
 }
 
+/** Columns of the table of ranks that it can be sorted by. */
+export type RankColumn = 'period' | 'rank' | 'category' | 'value' | 'change' | 'climb';
+
+/** What Shape shows before anything is drawn. */
+export interface LookReport {
+  readonly ranks: PeriodRanks;
+  readonly summaries: readonly PeriodSummary[];
+  readonly findings: readonly Finding[];
+}
+
 /** Reads tables and shapes them. One table at a time. */
 export interface TableWorkerApi {
-  open(bytes: ArrayBuffer, fileName: string): Promise<Outcome<TableSummary>>;
-  cells(rows: readonly [number, number], columns: readonly [number, number]): Promise<CellWindow>;
-  shape(fields: Fields): Promise<Outcome<Cube>>;
+  /** @param onProgress Told the share that is read, in [0, 1]. */
+  open(sources: readonly SourceBytes[], onProgress: (share: number) => void): Promise<Outcome<TableSummary>>;
+  prepare(steps: readonly Step[], fields: Fields, group: string): Promise<PreparedReport>;
+  /** Compares the last prepared values with those before the last `remember`. */
+  remember(): Promise<void>;
+  changes(): Promise<CubeChanges | null>;
+  summary(view: View): Promise<GridSummary>;
+  cells(view: View, rows: readonly [number, number], columns: readonly [number, number]): Promise<CellWindow>;
+  /** Place of the row with a number of the file; -1 where it is not there. */
+  placeOfRow(view: View, rowNumber: number): Promise<number>;
+  planBlock(top: number, left: number, texts: readonly (readonly string[])[]): Promise<PlannedEdits>;
+  rowNumbers(from: number, to: number): Promise<readonly number[]>;
+  nextAddedNumber(): Promise<number>;
+  blockTexts(from: CellPlace, to: CellPlace): Promise<readonly (readonly string[])[]>;
+  find(search: Search, after: CellPlace | null): Promise<{ count: number; next: CellPlace | null }>;
+  /** Distinct texts of a column of the prepared table (before the step, when one is named), commonest first. */
+  valuesOf(column: string, beforeStep: string | null): Promise<readonly { text: string; count: number }[]>;
+  look(order: Order, sortBy: RankColumn, descending: boolean): Promise<LookReport | null>;
+  /** The shaped table as a file. */
+  writeShaped(format: 'csv' | 'xlsx' | 'json'): Promise<Uint8Array | null>;
+  /** For each category a letter per period: known, bridged, carried, zero, absent, outside. */
+  gapStates(gaps: GapRule, categories: readonly number[]): Promise<readonly string[]>;
 }
 
 /** How the preview plays. */
@@ -50,16 +129,15 @@ export interface StageReport {
 }
 
 /** What came of preparing a film. */
-export type PreparedReport =
+export type FilmReport =
   | { readonly ok: true; readonly overview: FilmOverview }
   | { readonly ok: false; readonly message: string };
-
 /** Draws the preview on a canvas of its own. */
 export interface StageWorkerApi {
   start(canvas: OffscreenCanvas, baseUrl: string, report: (report: StageReport) => void): Promise<void>;
   resize(widthPx: number, heightPx: number): Promise<void>;
   /** @param cube The chart's values, or null when they are the same as before. */
-  setFilm(project: Project, cube: Cube | null, timeSec: number): Promise<PreparedReport>;
+  setFilm(project: Project, cube: Cube | null, timeSec: number): Promise<FilmReport>;
   clear(): Promise<void>;
   play(options: PlayOptions): Promise<void>;
   pause(): Promise<void>;

@@ -7,16 +7,18 @@ import { hitTest } from '../scene/hit-test';
 import { lineWidth } from '../scene/layout-text';
 import type { RectNode, Scene, SceneNode, TextNode } from '../scene/scene';
 import type { Cube } from '../shaping/cube';
+import { fieldsOf } from '../shaping/fields';
+import { noReadingChoice } from '../table/reader';
 import { cubeOf, gappyCubes, measureBySize } from '../testing/films';
 import { domainAt } from './domain';
 import { FilmPreparer, overviewOf, readoutAt, sceneAt } from './prepare';
 
-const fields = { shape: 'long', period: 'Year', category: 'Name', value: 'Value' } as const;
+const fields = fieldsOf({ shape: 'long', period: 'Year', category: 'Name', value: 'Value' });
 
 function projectOf(change: Partial<RankedBarsChart> = {}, stage = { widthPx: 1920, heightPx: 1080 }): Project {
-  const source = { kind: 'file', fileName: 'x.csv', assetId: 'a' } as const;
+  const source = { kind: 'file', fileName: 'x.csv', assetId: 'a', reading: noReadingChoice } as const;
   const chart = { ...defaultChart('c', 't', fields), ...change };
-  const project = defaultProject('p', 'Test', { id: 't', name: 'x', source }, chart);
+  const project = defaultProject('p', 'Test', { id: 't', name: 'x', source, added: [], steps: [] }, chart);
   return { ...project, film: { ...project.film, stage: { ...project.film.stage, ...stage } } };
 }
 

@@ -1,9 +1,9 @@
 import type { Motion, Place } from '../motion/motion';
-import { hexColour } from '../scale/colour';
 import { placesAt } from '../motion/motion';
 import { smoothStep, stepAt } from '../motion/slots';
 import { findPalette } from '../project/palettes';
 import type { RankedBarsChart, Stage } from '../project/project';
+import { hexColour } from '../scale/colour';
 import { decimalsOf, numberFormat, tickFormat } from '../scale/number-format';
 import { fadingTicks, tickDecimals } from '../scale/ticks';
 import { lineWidth } from '../scene/layout-text';

@@ -1,11 +1,18 @@
 import { describe, expect, it } from 'vitest';
+import { fieldsOf } from '../shaping/fields';
+import { noReadingChoice } from '../table/reader';
 import { defaultChart, defaultProject, titleFromFileName } from './defaults';
 import { PROJECT_VERSION } from './project';
 import { readProject } from './read-project';
 
-const fields = { shape: 'long', period: 'Year', category: 'Name', value: 'Value' } as const;
-const source = { kind: 'file', fileName: 'x.csv', assetId: 'a1' } as const;
-const project = defaultProject('p1', 'Test', { id: 't1', name: 'x', source }, defaultChart('c1', 't1', fields));
+const fields = fieldsOf({ shape: 'long', period: 'Year', category: 'Name', value: 'Value' });
+const source = { kind: 'file', fileName: 'x.csv', assetId: 'a1', reading: noReadingChoice } as const;
+const project = defaultProject(
+  'p1',
+  'Test',
+  { id: 't1', name: 'x', source, added: [], steps: [] },
+  defaultChart('c1', 't1', fields),
+);
 const copy = () => structuredClone(project) as unknown as Record<string, never> & typeof project;
 
 describe('reading a project', () => {

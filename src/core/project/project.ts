@@ -104,6 +104,11 @@ export interface Project {
   };
 }
 
+/** All files that the project's tables are read from. */
+export function sourcesOf(project: Project): TableSource[] {
+  return project.tables.flatMap(({ source, added }) => [source, ...added.map((each) => each.source)]);
+}
+
 /** Limits of what the document may hold, shared by the schema and the interface. */
 export const projectLimits = {
   places: [1, 50],

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { paceLimits } from '../pace/pace';
-import { fieldsSchema } from '../shaping/steps-file';
 import { stepSchema } from '../shaping/steps/step-schema';
+import { fieldsSchema } from '../shaping/steps-file';
 import { PROJECT_VERSION, projectLimits, sourceKinds } from './project';
 
 const id = Joi.string().min(1).max(100).required();

@@ -65,7 +65,8 @@ export class CellGatherer {
   /** The gathered values; call once, at the end. */
   finish(): Float64Array {
     const { values, counts } = this;
-    if (this.combine === 'mean') for (let i = 0; i < values.length; i++) values[i] = (values[i] ?? 0) / (counts[i] || 1);
+    if (this.combine === 'mean')
+      for (let i = 0; i < values.length; i++) values[i] = (values[i] ?? 0) / (counts[i] || 1);
     for (const [cell, list] of this.lists ?? []) values[cell] = median(list) ?? Number.NaN;
     return values;
   }

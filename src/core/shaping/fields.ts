@@ -3,7 +3,12 @@ import type { PeriodChoice } from '../table/periods/recognise-periods';
 
 /** How a table is laid out. */
 export type TableShape = 'long' | 'periods-down' | 'periods-across' | 'single';
-export const tableShapes = ['long', 'periods-down', 'periods-across', 'single'] as const satisfies readonly TableShape[];
+export const tableShapes = [
+  'long',
+  'periods-down',
+  'periods-across',
+  'single',
+] as const satisfies readonly TableShape[];
 
 /**
  * Which columns hold what. A name is `''` where the shape has no such column: with periods down the rows the other
@@ -24,7 +29,15 @@ export interface Fields {
 
 /** Fields with nothing chosen beyond the given ones. */
 export function fieldsOf(given: Partial<Fields> & Pick<Fields, 'shape'>): Fields {
-  const open = { period: '', category: '', value: '', group: '', colour: '', periodsAs: 'auto', decimal: 'auto' } as const;
+  const open = {
+    period: '',
+    category: '',
+    value: '',
+    group: '',
+    colour: '',
+    periodsAs: 'auto',
+    decimal: 'auto',
+  } as const;
   return { ...open, ...given };
 }
 

@@ -1,7 +1,6 @@
 import { median } from 'd3-array';
-
-import { profileTable } from '../table/profile';
 import { readNumbers, unitsOf } from '../table/number-column';
+import { profileTable } from '../table/profile';
 import type { Table } from '../table/table';
 import { type Cube, cubeValue } from './cube';
 import { findSumsOfOthers } from './totals';

@@ -42,7 +42,9 @@ function countRises(axis: PeriodAxis, categoryOf: Int32Array): { up: number; dow
 }
 
 function walk(axis: PeriodAxis, categoryOf: Int32Array, visit: (row: number, direction: 'up' | 'down') => void): void {
-  const last = new Int32Array(categoryOf.reduce((most, category) => (category > most ? category : most), 0) + 1).fill(-1);
+  const last = new Int32Array(categoryOf.reduce((most, category) => (category > most ? category : most), 0) + 1).fill(
+    -1,
+  );
   for (let row = 0; row < categoryOf.length; row++) {
     const category = categoryOf[row] ?? -1;
     const period = axis.indexOf[row] ?? -1;

@@ -26,7 +26,11 @@ export function axisOfColumn(column: Column, choice: PeriodChoice, rowNumbers: U
 }
 
 /** Periods that stand as the names of columns; names that are none belong to no period. */
-export function axisOfNames(names: readonly string[], choice: PeriodChoice, valueColumns: ReadonlySet<string>): PeriodAxis {
+export function axisOfNames(
+  names: readonly string[],
+  choice: PeriodChoice,
+  valueColumns: ReadonlySet<string>,
+): PeriodAxis {
   const usable = names.map((name) => (choice === 'auto' || valueColumns.has(name) ? name : ''));
   const found = recognisePeriods(usable, { choice });
   const read = found?.readings.filter((reading) => reading !== null).length ?? 0;

@@ -51,7 +51,8 @@ function applyTableStep(table: Table, step: Exclude<Step, SeriesStep>): StepResu
  * not run the early ones again.
  */
 export class Preparer {
-  private cache: CachedStep[] = [];
+  /** Results of the steps that are on, in order. A shorter list of steps leaves the later ones in place. */
+  private readonly cache: CachedStep[] = [];
 
   constructor(
     readonly source: Table,
@@ -67,24 +68,25 @@ export class Preparer {
   /** The table after the steps on it, with a report for each; steps on the series are passed over. */
   tableAfter(steps: readonly Step[]): { table: Table; reports: StepReport[] } {
     const wanted = inOrder(steps).filter((step): step is Exclude<Step, SeriesStep> => !isSeriesStep(step));
-    const cache: CachedStep[] = [];
+    const { cache } = this;
     const reports: StepReport[] = [];
     let table = this.source;
-    let same = true;
+    let place = 0;
     for (const step of wanted) {
       const before = table;
       let result: StepResult = { table, issues: [] };
       if (step.on) {
         const key = JSON.stringify({ ...step, name: '', id: '' });
-        const known = this.cache[cache.length];
-        same &&= known?.key === key;
-        result = same && known ? known.result : applyTableStep(table, step);
-        cache.push({ key, result });
+        if (cache[place]?.key !== key) {
+          cache.length = place;
+          cache.push({ key, result: applyTableStep(table, step) });
+        }
+        result = (cache[place] as CachedStep).result;
+        place++;
       }
       table = result.table;
       reports.push({ id: step.id, before: rows(before), after: rows(table), issues: result.issues });
     }
-    this.cache = cache;
     return { table, reports };
   }
 
@@ -112,7 +114,11 @@ export class Preparer {
       const before = size(cube);
       let issues: readonly Issue[] = [];
       if (step.on && step.kind !== 'combine') {
-        const apply = seriesSteps[step.kind] as (cube: Cube, step: Step, context: object) => { cube: Cube; issues: Issue[] };
+        const apply = seriesSteps[step.kind] as (
+          cube: Cube,
+          step: Step,
+          context: object,
+        ) => { cube: Cube; issues: Issue[] };
         const otherCube = (column: string) => this.otherCube(table, steps, series.slice(0, place), fields, column);
         ({ cube, issues } = apply(cube, step, { otherCube }));
       }
@@ -126,7 +132,13 @@ export class Preparer {
   }
 
   /** The cube of another value column (or of one category, where categories are columns) after the same steps. */
-  private otherCube(table: Table, steps: readonly Step[], before: readonly SeriesStep[], fields: Fields, column: string) {
+  private otherCube(
+    table: Table,
+    steps: readonly Step[],
+    before: readonly SeriesStep[],
+    fields: Fields,
+    column: string,
+  ) {
     const other = findColumn(table, column);
     if (!other) return null;
     const wide = fields.shape === 'periods-down' || fields.shape === 'periods-across';

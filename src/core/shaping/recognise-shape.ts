@@ -25,8 +25,10 @@ type ShapeRecogniser = (table: TableProfile) => ShapeGuess | null;
 
 const periodNames = /\b(year|date|period|month|quarter|week|day|time|when|season)s?\b/i;
 const categoryNames = /\b(name|category|series|team|area|region|country|island|place|group|item|type|species)\b/i;
-const codeNames = /\b(code|id|iso\d?|key|unit|units|rank|lat|lon|latitude|longitude|zip|flag|note|notes|source|status)\b/i;
-const stepNames = /\b(round|minute|min|step|lap|stage|hour|period|game|match|turn|leg|generation|iteration|age|no|week|day|month|season|time|t)\b\.?/i;
+const codeNames =
+  /\b(code|id|iso\d?|key|unit|units|rank|lat|lon|latitude|longitude|zip|flag|note|notes|source|status)\b/i;
+const stepNames =
+  /\b(round|minute|min|step|lap|stage|hour|period|game|match|turn|leg|generation|iteration|age|no|week|day|month|season|time|t)\b\.?/i;
 const valueNames = /\b(value|amount|total|count|number|passengers|sum|quantity|price|index)\b/i;
 
 /** A column may be a period by what it holds; a telling name, an early place and repeated use speak for it. */
@@ -78,7 +80,8 @@ function bestCategory(table: TableProfile, period: ColumnProfile, value: ColumnP
     const code = codeNames.test(profile.name) ? 0.05 : 0;
     return table.pairShare(period.name, profile.name) + telling - code;
   };
-  return candidates.map((profile) => ({ profile, score: score(profile) })).sort((a, b) => b.score - a.score)[0]?.profile;
+  return candidates.map((profile) => ({ profile, score: score(profile) })).sort((a, b) => b.score - a.score)[0]
+    ?.profile;
 }
 
 function bestValue(numbers: readonly ColumnProfile[]): ColumnProfile | undefined {
@@ -131,7 +134,8 @@ const recognisePeriodsDown: ShapeRecogniser = (table) => {
 function mostDetailed(names: readonly ColumnProfile[]): ColumnProfile | undefined {
   const texts = names.filter((profile) => profile.kind === 'text' && profile.distinctCount > 0);
   const score = (profile: ColumnProfile) =>
-    profile.distinctCount - (/\b(code|id|iso\d?|key|unit)\b/i.test(profile.name) ? 0.5 + profile.distinctCount * 0.2 : 0);
+    profile.distinctCount -
+    (/\b(code|id|iso\d?|key|unit)\b/i.test(profile.name) ? 0.5 + profile.distinctCount * 0.2 : 0);
   return [...texts].sort((a, b) => score(b) - score(a))[0] ?? names[0];
 }
 

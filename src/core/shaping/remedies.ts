@@ -23,7 +23,10 @@ export function remedyFor(issue: Issue, fields: Fields): Remedy | null {
     return { label, step: { kind: 'filter-rows', column, test: 'is-not', values: [raw] } };
   }
   if (code === 'blank-category' && column) {
-    return { label: 'Leave out rows without a name', step: { kind: 'filter-rows', column, test: 'is-not', values: [''] } };
+    return {
+      label: 'Leave out rows without a name',
+      step: { kind: 'filter-rows', column, test: 'is-not', values: [''] },
+    };
   }
   if (code === 'repeated-row') return { label: 'Add repeated rows up', step: { kind: 'combine', how: 'sum' } };
   if (code === 'out-of-order' && fields.period) {

@@ -266,14 +266,21 @@ function numbersQuestion(column: string, why: string): Issue {
   return { code: 'ambiguous-numbers', severity: 'warning', column, message };
 }
 
+/** What spreadsheets write into a cell of which the formula failed. */
+const spreadsheetError = /^#(REF!|DIV\/0!|VALUE!|NAME\?|NUM!|NULL!|SPILL!|CALC!|ERROR!)|^Err:\d+$/i;
+
 function unreadableNumber(table: Table, column: Column, row: number): Issue {
+  const raw = shorten(cellText(column, row));
+  const isError = spreadsheetError.test(raw);
   return {
-    code: 'unreadable-number',
+    code: isError ? 'error-cell' : 'unreadable-number',
     severity: 'warning',
     row: table.rowNumbers[row] ?? 0,
     column: column.name,
-    raw: shorten(cellText(column, row)),
-    message: 'This cell cannot be read as a number, so its value is absent. Write a plain number such as 1234.5.',
+    raw,
+    message: isError
+      ? 'This cell holds an error of the spreadsheet, so its value is absent. Mend its formula there.'
+      : 'This cell cannot be read as a number, so its value is absent. Write a plain number such as 1234.5.',
   };
 }
 
@@ -282,7 +289,14 @@ function repeatedRow(table: Table, column: Column, row: number, where: string, f
     ? `Another row for ${where}; the values are added up. Say in Shape how repeated rows are combined.`
     : `Another row for ${where}; the sum is too large for a number, so this row is left out.`;
   const raw = shorten(cellText(column, row));
-  return { code: 'repeated-row', severity: 'warning', row: table.rowNumbers[row] ?? 0, column: column.name, raw, message };
+  return {
+    code: 'repeated-row',
+    severity: 'warning',
+    row: table.rowNumbers[row] ?? 0,
+    column: column.name,
+    raw,
+    message,
+  };
 }
 
 /** The text of the colour column for each category: the first that is not blank. */

@@ -50,7 +50,9 @@ const suggestTotals: Suggest = ({ cube, fields, table, issues }) => {
   const suggestions: Suggestion[] = [];
   if (cube) {
     const sums = findSumsOfOthers(cube);
-    const found = new Map(sums.map(({ category, equal, of }) => [category, `equals the sum of the others in ${equal} of ${of} periods`]));
+    const found = new Map(
+      sums.map(({ category, equal, of }) => [category, `equals the sum of the others in ${equal} of ${of} periods`]),
+    );
     cube.categories.forEach((name, c) => {
       if (isTotalName(name) && cube.categories.length > 1) found.set(c, found.get(c) ?? 'is called like a total');
     });
@@ -61,7 +63,9 @@ const suggestTotals: Suggest = ({ cube, fields, table, issues }) => {
     }
   }
   // A total among the periods cannot be read as one.
-  const totals = issues.filter(({ code, raw }) => code === 'unreadable-period' && raw && isTotalName(raw)).map(({ raw }) => raw ?? '');
+  const totals = issues
+    .filter(({ code, raw }) => code === 'unreadable-period' && raw && isTotalName(raw))
+    .map(({ raw }) => raw ?? '');
   const column = findColumn(table, fields.period);
   if (totals.length > 0 && column) {
     const values = [...new Set(totals)];
@@ -158,7 +162,7 @@ const suggestCoarser: Suggest = ({ cube, steps }) => {
   const [first, last] = [cube.periods[0], cube.periods.at(-1)];
   if ((cube.kind !== 'day' && cube.kind !== 'time' && cube.kind !== 'week') || !first || !last) return [];
   const days = ((last.instantMs ?? 0) - (first.instantMs ?? 0)) / 86_400_000;
-  if (cube.periods.length < MANY_PERIODS && days < 700) return [];
+  if (cube.periods.length < 100 || (cube.periods.length < MANY_PERIODS && days < 700)) return [];
   const every = days > 3000 ? 'year' : 'month';
   const why = `${cube.periods.length.toLocaleString('en-GB')} periods over ${Math.max(1, Math.round(days / 365))} years are too quick to read; one a ${every} can be followed.`;
   return [offer({ kind: 'coarser', every, how: 'sum' }, why)];
@@ -168,16 +172,26 @@ const suggestSpellings: Suggest = ({ table, fields }) => {
   const column = findColumn(table, fields.category);
   if (!column) return [];
   const { codes, texts } = textColumn(column);
-  const byCode = new Map<number, number>();
-  for (const code of codes) if (code !== 0) byCode.set(code, (byCode.get(code) ?? 0) + 1);
-  const found = findSpellings(new Map([...byCode].map(([code, count]) => [texts[code] ?? '', count])));
+  const counts = new Uint32Array(texts.length);
+  for (const code of codes) counts[code] = (counts[code] ?? 0) + 1;
+  const used = texts.flatMap((text, code) =>
+    text !== '' && (counts[code] ?? 0) > 0 ? [[text, counts[code] ?? 0] as const] : [],
+  );
+  const found = findSpellings(new Map(used));
   if (found.length === 0) return [];
   const pairs = found.flatMap(({ keep, others }) => others.map((from) => ({ from, to: keep })));
-  const shown = found.slice(0, 3).map(({ keep, others }) => `“${shorten(others[0] ?? '', 30)}” and “${shorten(keep, 30)}”`);
-  return [offer({ kind: 'recode', column: column.name, pairs }, `${shown.join('; ')} differ only in how they are written.`)];
+  const shown = found
+    .slice(0, 3)
+    .map(({ keep, others }) => `“${shorten(others[0] ?? '', 30)}” and “${shorten(keep, 30)}”`);
+  return [
+    offer({ kind: 'recode', column: column.name, pairs }, `${shown.join('; ')} differ only in how they are written.`),
+  ];
 };
 
-const parts = [/^years?$|^jahr$|^année$|^año$|^anno$|^ano$/i, /^(months?|monat|mois|mes|mese|mês|quarters?|qtr|quartal|trimestre)$/i];
+const parts = [
+  /^years?$|^jahr$|^année$|^año$|^anno$|^ano$/i,
+  /^(months?|monat|mois|mes|mese|mês|quarters?|qtr|quartal|trimestre)$/i,
+];
 
 /** A year and a month in columns of their own are one period. */
 const suggestJoin: Suggest = ({ table, fields, steps }) => {
@@ -192,7 +206,6 @@ const suggestJoin: Suggest = ({ table, fields, steps }) => {
   return [offer({ kind: 'join-columns', columns: [year.name, part.name], into: 'Period', between }, why)];
 };
 
-
 const all: readonly Suggest[] = [
   suggestTidy,
   suggestJoin,
@@ -203,6 +216,11 @@ const all: readonly Suggest[] = [
   suggestCombine,
   suggestCoarser,
 ];
+
+/** Steps that lose nothing, for a table that was just read. */
+export function suggestSafeSteps(table: Table, fields: Fields): Suggestion[] {
+  return suggestTidy({ table, fields, cube: null, issues: [], steps: [] }).filter(({ safe }) => safe);
+}
 
 /** Every step that the data call for, in the order in which they should be looked at. */
 export function suggestSteps(input: SuggestionInput): Suggestion[] {

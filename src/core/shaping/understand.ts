@@ -1,11 +1,11 @@
-import { findColumn } from '../table/table';
 import type { ReadTable } from '../table/reader';
-import { noFields } from './fields';
-import { Preparer, type Prepared } from './preparation';
-import { recogniseShapes, type ShapeGuess } from './recognise-shape';
-import { type Suggestion, suggestSteps } from './suggestions';
+import { findColumn } from '../table/table';
 import type { Fields } from './fields';
+import { noFields } from './fields';
+import type { Prepared, Preparer } from './preparation';
+import { recogniseShapes, type ShapeGuess } from './recognise-shape';
 import type { Step, StepPlan } from './steps/step';
+import { type Suggestion, suggestSafeSteps, suggestSteps } from './suggestions';
 
 /** What a table was understood as, at first sight. */
 export interface Understanding {
@@ -24,12 +24,17 @@ export function stepOf(plan: StepPlan, id: string, name = ''): Step {
 export function understand(read: ReadTable): Understanding {
   const guesses = recogniseShapes(read.table, read.decimalHint);
   const fields = guesses[0]?.fields ?? noFields;
-  const safe = suggestSteps({ table: read.table, fields, cube: null, issues: [], steps: [] }).filter((each) => each.safe);
+  const safe = suggestSafeSteps(read.table, fields);
   return { guesses, fields, steps: safe.map(({ step }, i) => stepOf(step, `import-${i + 1}`)) };
 }
 
 /** What the prepared table calls for next. */
-export function suggestNext(preparer: Preparer, steps: readonly Step[], fields: Fields, prepared: Prepared): Suggestion[] {
+export function suggestNext(
+  preparer: Preparer,
+  steps: readonly Step[],
+  fields: Fields,
+  prepared: Prepared,
+): Suggestion[] {
   const { table } = preparer.tableAfter(steps);
   const cube = prepared.outcome.ok ? prepared.outcome.value : null;
   // Every column may have been renamed or deleted by a step; then there is nothing to go by.

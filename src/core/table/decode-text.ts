@@ -8,9 +8,6 @@ const { TextDecoder } = globalThis as unknown as {
   TextDecoder: new (label: string, options?: { fatal?: boolean }) => Decoder;
 };
 
-/** Encodings that a person can choose by hand; the detector may find others. */
-export const encodings = ['utf-8', 'utf-16le', 'utf-16be', 'windows-1252'] as const;
-
 /** Text and the encoding it was read with. */
 export interface DecodedText {
   readonly text: string;
@@ -19,6 +16,8 @@ export interface DecodedText {
 }
 
 const SAMPLE_BYTES = 200_000;
+/** Fewer bytes than this outside of ASCII tell the detector nothing. */
+const FEW_BYTES = 24;
 
 /**
  * Decodes a text file: by its byte order mark where it has one, as UTF-16 where every other byte is zero, as UTF-8
@@ -42,21 +41,27 @@ export function decodeText(bytes: Uint8Array, encoding = ''): DecodedText {
 /** UTF-16 without a mark: in text that is mostly Latin, the high bytes are zero and the low ones are not. */
 export function unmarkedUtf16(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
   const length = Math.min(bytes.length, 4096) & ~1;
-  if (length < 4) return null;
-  let [even, odd] = [0, 0];
-  for (let i = 0; i < length; i += 2) {
-    if (bytes[i] === 0) even++;
-    if (bytes[i + 1] === 0) odd++;
-  }
+  if (length < 8) return null;
   const pairs = length / 2;
-  if (odd > pairs * 0.6 && even < pairs * 0.05) return 'utf-16le';
-  if (even > pairs * 0.6 && odd < pairs * 0.05) return 'utf-16be';
+  // Of pairs with one zero, the other byte has to be a letter, a digit or the like.
+  const printable = (byte: number) => byte >= 32 || byte === 9 || byte === 10 || byte === 13;
+  let [little, big] = [0, 0];
+  for (let i = 0; i < length; i += 2) {
+    const [first, second] = [bytes[i] ?? 0, bytes[i + 1] ?? 0];
+    if (second === 0 && first !== 0 && printable(first)) little++;
+    if (first === 0 && second !== 0 && printable(second)) big++;
+  }
+  if (little > pairs * 0.6 && big === 0) return 'utf-16le';
+  if (big > pairs * 0.6 && little === 0) return 'utf-16be';
   return null;
 }
 
 /** Tells scripts apart that Windows-1252 would garble; between the Latin code pages a short text decides nothing. */
 function legacyEncoding(bytes: Uint8Array): string {
-  const found = chardet.analyse(bytes.subarray(0, SAMPLE_BYTES))[0];
+  const sample = bytes.subarray(0, SAMPLE_BYTES);
+  const telling = sample.reduce((count, byte) => (byte > 127 ? count + 1 : count), 0);
+  if (telling < FEW_BYTES) return 'windows-1252';
+  const found = chardet.analyse(sample)[0];
   if (!found || found.confidence < 60 || /^(ISO-8859-[129]|windows-125[0247]|UTF|ASCII|ISO-2022)/i.test(found.name)) {
     return 'windows-1252';
   }

@@ -2,18 +2,12 @@ import Papa from 'papaparse';
 import { decodeText } from './decode-text';
 import { recogniseFileKind } from './file-kind';
 import { type Outcome, refuse } from './issue';
-import { noReadingChoice, type ReadOptions, type Reader, type ReadTable } from './reader';
+import { noReadingChoice, type Reader, type ReadOptions, type ReadTable } from './reader';
 import { TableAssembler } from './table-assembler';
+import { delimiters } from './text-formats';
 
-/** Marks between cells that are understood, with their names. */
-export const delimiters: ReadonlyMap<string, string> = new Map([
-  [',', 'commas'],
-  [';', 'semicolons'],
-  ['\t', 'tabs'],
-  ['|', 'upright bars'],
-]);
-
-const CHUNK_CHARACTERS = 2_000_000;
+/** Small enough that the cells of a chunk never outlive the youngest generation of the garbage collector. */
+const CHUNK_CHARACTERS = 250_000;
 const SAMPLE_CHARACTERS = 60_000;
 
 /** Reads delimited text (CSV, TSV and their kin); the delimiter is found by trying, quotes follow RFC 4180. */

@@ -13,7 +13,8 @@ export interface TablePlace {
   readonly above: readonly number[];
 }
 
-const isFilled = (cell: Cell) => cell !== null && cell !== undefined && (typeof cell === 'number' || cell.trim() !== '');
+const isFilled = (cell: Cell) =>
+  cell !== null && cell !== undefined && (typeof cell === 'number' || cell.trim() !== '');
 const looksNumeric = (cell: Cell) =>
   typeof cell === 'number' || (typeof cell === 'string' && /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell.trim()));
 const isYear = (cell: Cell) => /^[12]\d{3}$/.test(String(cell ?? '').trim());
@@ -68,7 +69,11 @@ export function findTable(records: Records): TablePlace {
   const width = usualWidth(records);
   const least = width <= 2 ? Math.max(1, width) : Math.max(2, Math.ceil(width * 0.5));
   let start = records.findIndex((record) => filledCount(record) >= least);
-  if (start < 0) start = Math.max(0, records.findIndex((record) => filledCount(record) > 0));
+  if (start < 0)
+    start = Math.max(
+      0,
+      records.findIndex((record) => filledCount(record) > 0),
+    );
   const above = Array.from({ length: start }, (_, i) => i).filter((i) => filledCount(records[i] ?? []) > 0);
   const first = records[start] ?? [];
   const below = records.slice(start + 1).filter((record) => filledCount(record) >= Math.min(2, least));
@@ -113,7 +118,8 @@ function cleanName(cell: Cell): string {
     .replace(/\s+/g, ' ');
 }
 
-const noteStart = /^(source|sources|note|notes|footnote|remark|copyright|©|\*|†|‡|\(\*\)|\d\)|\[\d\]|quelle|fuente|fonte|bron)/i;
+const noteStart =
+  /^(source|sources|note|notes|footnote|remark|copyright|©|\*|†|‡|\(\*\)|\d\)|\[\d\]|quelle|fuente|fonte|bron)/i;
 
 /** Is a record at the end of a sheet a note under the table rather than a row of it? */
 export function isNoteBelow(cells: readonly Cell[], width: number, afterBlank: boolean): boolean {

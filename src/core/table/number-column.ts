@@ -25,7 +25,8 @@ export function recogniseNumbers(
   rowNumberOf: (row: number) => number,
 ): NumberNotation {
   if (column.typed) return plain;
-  if (column.kind === 'number') return ofNumbers(column.decimals, column.values, hint) ?? fromTexts(column, hint, rowNumberOf);
+  if (column.kind === 'number')
+    return ofNumbers(column.decimals, column.values, hint) ?? fromTexts(column, hint, rowNumberOf);
   return fromTexts(column, hint, rowNumberOf);
 }
 

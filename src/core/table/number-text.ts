@@ -3,14 +3,14 @@ export type DecimalMark = 'point' | 'comma';
 
 /** What a cell is as a number: a value, missing on purpose, or not readable. */
 export type NumberReading =
-  | { readonly kind: 'value'; readonly value: number; /** `%`, `‰`, a currency, or `''`. */ readonly unit: string }
+  | { readonly kind: 'value'; readonly value: number /** `%`, `‰`, a currency, or `''`. */; readonly unit: string }
   | { readonly kind: 'missing' | 'unreadable' };
 
 const missing: NumberReading = { kind: 'missing' };
 const unreadable: NumberReading = { kind: 'unreadable' };
 
 const missingTexts = new Set(
-  ['', '-', '--', '–', '—', '.', '..', '...', '…', ':', '?', 'na', 'n/a', 'n.a.', 'n.a', '#n/a', 'nan', 'null', 'none'].concat(
+  ['', '-', '--', '–', '—', '.', '..', '...', '…', ':', '?', 'na', 'n/a', 'n.a.', 'n.a', '#n/a', 'null', 'none'].concat(
     ['nil', 'n.d.', 'nd', 'k.a.', '\\n'],
   ),
 );
@@ -33,7 +33,25 @@ const cores: Record<DecimalMark, RegExp> = {
 };
 
 const currencyCodes = new Set(Intl.supportedValuesOf('currency'));
-const currencyWords = new Set(['kr', 'kr.', 'zł', 'kč', 'ft', 'lei', 'fr.', 'rs', 'rs.', 'r$', 'us$', 'a$', 'c$', 'nz$', 'hk$', 's$', 'лв']);
+const currencyWords = new Set([
+  'kr',
+  'kr.',
+  'zł',
+  'kč',
+  'ft',
+  'lei',
+  'fr.',
+  'rs',
+  'rs.',
+  'r$',
+  'us$',
+  'a$',
+  'c$',
+  'nz$',
+  'hk$',
+  's$',
+  'лв',
+]);
 
 /** A number taken apart: its sign, its digits with their marks, and what stood around them. */
 interface Parts {
@@ -109,15 +127,15 @@ function takeApart(text: string): Parts | null {
  */
 export function readNumber(text: string, decimal: DecimalMark = 'point'): NumberReading {
   if (isMissingText(text)) return missing;
-  if (decimal === 'point' && plainPoint.test(text)) return valueOf(Number(text), '');
+  if (decimal === 'point' && plainPoint.test(text)) return readingOf(Number(text), '');
   const parts = takeApart(text);
   if (!parts || !cores[decimal].test(parts.core) || !/\d/.test(parts.core)) return unreadable;
   const group = decimal === 'point' ? /[,\s\u00a0\u202f\u2009'’]/g : /[.\s\u00a0\u202f\u2009'’]/g;
   const digits = parts.core.replace(group, '').replace(',', '.');
-  return valueOf((parts.negative ? -1 : 1) * Number(digits), parts.unit);
+  return readingOf((parts.negative ? -1 : 1) * Number(digits), parts.unit);
 }
 
-function valueOf(value: number, unit: string): NumberReading {
+function readingOf(value: number, unit: string): NumberReading {
   return Number.isFinite(value) ? { kind: 'value', value: value === 0 ? 0 : value, unit } : unreadable;
 }
 

@@ -29,7 +29,8 @@ export function readPlainNumber(text: string, out: PlainNumber): boolean {
   }
   const whole = (point < 0 ? length : point) - first;
   const decimals = point < 0 ? 0 : length - 1 - point;
-  if (whole + decimals > 15 || (whole > 1 && text.charCodeAt(first) === 48) || (negative && mantissa === 0)) return false;
+  if (whole + decimals > 15 || (whole > 1 && text.charCodeAt(first) === 48) || (negative && mantissa === 0))
+    return false;
   const size = mantissa / (powers[decimals] ?? 1);
   out.value = negative ? -size : size;
   out.decimals = decimals;

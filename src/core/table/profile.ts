@@ -63,7 +63,17 @@ function look(column: Column, rowNumbers: Uint32Array, hint: DecimalMark | null)
   const periodShare = period?.share ?? 0;
   const [unit = ''] = [...unitsOf(column)].sort((a, b) => b[1] - a[1])[0] ?? [];
   const kind = kindOf(distinct, numberShare, periodShare);
-  return { name: column.name, kind, numberShare, periodShare, period, numbers, distinctCount: distinct, blankCount, unit };
+  return {
+    name: column.name,
+    kind,
+    numberShare,
+    periodShare,
+    period,
+    numbers,
+    distinctCount: distinct,
+    blankCount,
+    unit,
+  };
 }
 
 function kindOf(distinct: number, numberShare: number, periodShare: number): ColumnProfile['kind'] {
@@ -79,7 +89,9 @@ function kindOf(distinct: number, numberShare: number, periodShare: number): Col
 export function profileTable(table: Table, hint: DecimalMark | null = null): readonly ColumnProfile[] {
   const first = table.columns.map((column) => profileColumn(column, table.rowNumbers));
   if (first.every(({ numbers }) => numbers.decided)) return first;
-  const sure = first.filter(({ numbers }) => numbers.decided && numbers.why !== '').map(({ numbers }) => numbers.decimal);
+  const sure = first
+    .filter(({ numbers }) => numbers.decided && numbers.why !== '')
+    .map(({ numbers }) => numbers.decimal);
   const commas = sure.filter((decimal) => decimal === 'comma').length;
   const likelier = sure.length === 0 ? hint : commas * 2 > sure.length ? 'comma' : 'point';
   return table.columns.map((column) => profileColumn(column, table.rowNumbers, likelier));

@@ -4,7 +4,6 @@ import { shorten } from './issue';
 import type { IssueList, SheetPreview } from './reader';
 import { serialToIso } from './serial-date';
 
-
 /** Does a number format show a date? Quoted text, colours and escapes in it do not count. */
 function isDateFormat(format: string): boolean {
   const bare = format.replace(/"[^"]*"|\\.|\[[^\]]*\]|_.|\*./g, '');
@@ -13,11 +12,11 @@ function isDateFormat(format: string): boolean {
 
 type Sheet = WorkSheet & { '!data'?: (CellObject | undefined)[][] };
 
-/** The cell as text or number; what cannot be known is said in `list`. */
-function cellOf(cell: CellObject | undefined, date1904: boolean): { value: Cell; problem?: 'no-result' | 'error' } {
+/** The cell as text or number. Errors stay as their text, and are listed when a chart needs their value. */
+function cellOf(cell: CellObject | undefined, date1904: boolean): { value: Cell; withoutResult?: boolean } {
   if (!cell) return { value: null };
-  if (cell.t === 'e') return { value: cell.w ?? '#ERROR!', problem: 'error' };
-  if (cell.v === undefined || cell.v === null) return { value: null, ...(cell.f ? { problem: 'no-result' } : {}) };
+  if (cell.t === 'e') return { value: cell.w ?? '#ERROR!' };
+  if (cell.v === undefined || cell.v === null) return { value: null, withoutResult: cell.f !== undefined };
   if (cell.v instanceof Date) return { value: cell.v.toISOString().replace(/T00:00:00\.000Z$/, '') };
   if (cell.t === 'b') return { value: cell.v ? 'true' : 'false' };
   if (typeof cell.v !== 'number') return { value: String(cell.v) };
@@ -65,8 +64,8 @@ function extentOf(data: readonly (readonly (CellObject | undefined)[] | undefine
 }
 
 /**
- * The records of a sheet from its first row on, as wide as the sheet. Error cells and formulas without a saved result
- * are added to `list`, with the place of the column as `#n`.
+ * The records of a sheet from its first row on, as wide as the sheet. Formulas without a saved result are added to
+ * `list`, with the place of the column as `#n`.
  */
 export function sheetRecords(sheet: Sheet, date1904: boolean, list: IssueList, rowLimit = Number.POSITIVE_INFINITY) {
   const data = sheet['!data'] ?? [];
@@ -77,9 +76,9 @@ export function sheetRecords(sheet: Sheet, date1904: boolean, list: IssueList, r
   for (let r = 0; r < rowCount; r++) {
     const record: Cell[] = new Array(Math.max(0, width)).fill(null);
     for (let c = left; c <= right; c++) {
-      const { value, problem } = cellOf(data[r]?.[c], date1904);
+      const { value, withoutResult } = cellOf(data[r]?.[c], date1904);
       record[c - left] = value;
-      if (problem) list.add(cellIssue(problem, r, c - left, String(value ?? data[r]?.[c]?.f ?? '')));
+      if (withoutResult) list.add(withoutResultIssue(r, c - left, data[r]?.[c]?.f ?? ''));
     }
     records.push(record);
   }
@@ -88,13 +87,11 @@ export function sheetRecords(sheet: Sheet, date1904: boolean, list: IssueList, r
   return records;
 }
 
-function cellIssue(problem: 'no-result' | 'error', row: number, column: number, raw: string) {
+function withoutResultIssue(row: number, column: number, formula: string) {
   const message =
-    problem === 'error'
-      ? 'This cell holds an error of the spreadsheet, so it has no value. Mend its formula there.'
-      : 'This formula was saved without its result, so the cell is blank. Open the workbook in a spreadsheet program and save it again.';
-  const code = problem === 'error' ? 'error-cell' : 'formula-without-result';
-  return { code, severity: 'warning' as const, row: row + 1, column: `#${column}`, raw: shorten(raw), message };
+    'This formula was saved without its result, so the cell is blank. Open the workbook in a spreadsheet program and save it again.';
+  const where = { row: row + 1, column: `#${column}`, raw: shorten(formula) };
+  return { code: 'formula-without-result', severity: 'warning' as const, ...where, message };
 }
 
 /** The first rows of a sheet, as texts, for choosing among sheets. */

@@ -98,8 +98,9 @@ export class TableAssembler {
   private keepTail(row: number, cells: readonly Cell[]): void {
     // Only records that could be notes are kept: a row with two filled cells ends the run of them.
     const { blankBefore: afterBlank, record } = this;
-    if (cells.length > 1 && isFilledCell(cells[1])) this.tail.length = 0;
-    else if (this.tail.length < TAIL) this.tail.push({ row, record, cells: cells.slice(), afterBlank });
+    if (cells.length > 1 && isFilledCell(cells[1])) {
+      if (this.tail.length > 0) this.tail = [];
+    } else if (this.tail.length < TAIL) this.tail.push({ row, record, cells: cells.slice(), afterBlank });
   }
 
   /** Takes notes off the end of the table. */

@@ -1,8 +1,8 @@
-import { unzipSync, zipSync } from 'fflate';
 import type { WorkBook } from '@e965/xlsx';
+import { unzipSync, zipSync } from 'fflate';
 import { recogniseFileKind } from './file-kind';
 import { type Issue, type Outcome, refuse } from './issue';
-import { IssueList, type ReadOptions, type Reader, type ReadTable } from './reader';
+import { IssueList, type Reader, type ReadOptions, type ReadTable } from './reader';
 import { previewOf, sheetRecords } from './sheet-records';
 import { TableAssembler } from './table-assembler';
 
@@ -118,10 +118,7 @@ function tableOfBook(book: WorkBook, options: ReadOptions): Outcome<ReadTable> {
 }
 
 /** Cells are complained of by their place in the sheet before the columns have names. */
-function nameColumns(
-  issues: readonly Issue[],
-  columns: readonly { readonly name: string }[],
-): Issue[] {
+function nameColumns(issues: readonly Issue[], columns: readonly { readonly name: string }[]): Issue[] {
   return issues.map((issue) => {
     const place = /^#(\d+)$/.exec(issue.column ?? '');
     return place ? { ...issue, column: columns[Number(place[1])]?.name ?? '' } : issue;

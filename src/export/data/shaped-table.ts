@@ -30,7 +30,9 @@ export function shapedJson(cube: Cube): string {
   const { header, rows } = shapedRows(cube);
   // A category may be called like the period's column, or __proto__: entries keep both from being lost.
   const names = header.map((name, i) => (i > 0 && name === 'period' ? 'period (category)' : name));
-  const lines = rows.map((row) => `{${row.map((cell, i) => `${JSON.stringify(names[i])}:${JSON.stringify(cell)}`).join(',')}}`);
+  const lines = rows.map(
+    (row) => `{${row.map((cell, i) => `${JSON.stringify(names[i])}:${JSON.stringify(cell)}`).join(',')}}`,
+  );
   return `[\n${lines.join(',\n')}\n]\n`;
 }
 

@@ -1,47 +1,49 @@
 'use client';
 
-import { FileUp, ShieldCheck } from 'lucide-react';
-import { useRef } from 'react';
+import { ClipboardPaste, FilePlus2, FileUp, Grid3x3, RefreshCw, ShieldCheck } from 'lucide-react';
+import { useRef, useState } from 'react';
 import { type Sample, samples } from '@/state/samples';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
 import { FileChooser } from '../parts/file-chooser';
+import { Fold } from '../parts/fold';
 import { useServices } from '../services';
+import { tableEndings } from '../table-endings';
 import { useProject, useSession } from '../use-state';
+import { CataloguePanel } from './catalogue-panel';
+import { isTableText } from './paste-anywhere';
 import { ProblemList } from './problem-list';
+import { ReadingChoices } from './reading-choices';
+import { Refreshed } from './refreshed';
 
 /** Gather: where the data comes from, and what is wrong with it. */
 export function GatherBench() {
   const services = useServices();
   const input = useRef<HTMLInputElement>(null);
-  const tableName = useProject((project) => project.tables[0]?.name ?? '', '');
   const table = useSession((state) => state.table);
   const status = useSession((state) => state.status);
+  const readable = table !== null && status !== 'failed';
   return (
     <>
       <Section title="Your table">
-        {table && status !== 'failed' && (
-          <p className="text-[13px] leading-snug">
-            <strong className="break-words">{tableName}</strong>
-            <br />
-            <span className="text-quiet">
-              {table.rowCount.toLocaleString('en-GB')} {table.rowCount === 1 ? 'row' : 'rows'} under a header,{' '}
-              {table.columns.length.toLocaleString('en-GB')} columns. Read with {table.readAs}.
-            </span>
-          </p>
-        )}
+        <TableWords />
         <Field control="open-file">
           <Button look="loud" className="w-full" onClick={() => input.current?.click()}>
-            <FileUp className="size-4" aria-hidden /> Choose a CSV file
+            <FileUp className="size-4" aria-hidden /> Choose a file
           </Button>
           <FileChooser
             ref={input}
-            label="Choose a CSV file from this computer"
-            accept=".csv,.tsv,.txt,text/csv,text/plain"
-            onFile={(file) => void services.openFile(file)}
+            label="Choose a table from this computer"
+            accept={tableEndings}
+            multiple
+            onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
           />
-          <p className="mt-2 text-[12px] text-quiet">Or drop one anywhere on this window, at any step.</p>
+          <p className="mt-2 text-[12px] text-quiet">
+            CSV, workbook (XLSX, XLS, ODS) or JSON. Or drop one anywhere on this window, at any step.
+          </p>
         </Field>
+        {table && <MoreFiles />}
+        <Refreshed />
         <p className="flex gap-2 rounded-md bg-spruce/10 p-2 text-[12px] leading-snug">
           <ShieldCheck className="size-4 shrink-0 text-spruce" aria-hidden />
           Your data stays in this browser. Nothing is sent anywhere, and the app works without a network.
@@ -50,6 +52,24 @@ export function GatherBench() {
       <Section title="Problems">
         <Field control="problems">
           <ProblemList />
+        </Field>
+      </Section>
+      {readable && table.delimiter + table.sheet !== '' && (
+        <Section title="How it is read">
+          <ReadingChoices table={table} />
+        </Section>
+      )}
+      <Section title="Without a file">
+        <PasteField />
+        <Field control="empty-grid">
+          <Button className="w-full" onClick={() => void services.openEmpty()}>
+            <Grid3x3 className="size-4" aria-hidden /> Start with an empty grid
+          </Button>
+        </Field>
+        <Field control="catalogue">
+          <Fold title="Choose from the catalogue">
+            <CataloguePanel />
+          </Fold>
         </Field>
       </Section>
       <Section title="From the Saltmere Isles">
@@ -62,6 +82,97 @@ export function GatherBench() {
         </Field>
       </Section>
     </>
+  );
+}
+
+function TableWords() {
+  const tableName = useProject((project) => project.tables[0]?.name ?? '', '');
+  const added = useProject((project) => project.tables[0]?.added.length ?? 0, 0);
+  const table = useSession((state) => state.table);
+  const grid = useSession((state) => state.prepared?.grid ?? state.table);
+  if (!table || !grid) return null;
+  return (
+    <p className="text-[13px] leading-snug">
+      <strong className="break-words">{tableName}</strong>
+      {added > 0 && <span> and {added === 1 ? 'one more file' : `${added} more files`}</span>}
+      <br />
+      <span className="text-quiet">
+        {grid.rowCount.toLocaleString('en-GB')} {grid.rowCount === 1 ? 'row' : 'rows'},{' '}
+        {grid.columns.length.toLocaleString('en-GB')} columns. Read with {table.readAs}.
+      </span>
+    </p>
+  );
+}
+
+/** Adding files to the table, and reading its file again. */
+function MoreFiles() {
+  const services = useServices();
+  const add = useRef<HTMLInputElement>(null);
+  const again = useRef<HTMLInputElement>(null);
+  const kind = useProject((project) => project.tables[0]?.source.kind ?? 'file', 'file');
+  return (
+    <div className="flex flex-col gap-3">
+      <Field control="add-file">
+        <Button className="w-full" onClick={() => add.current?.click()}>
+          <FilePlus2 className="size-4" aria-hidden /> Add rows or columns from a file
+        </Button>
+        <FileChooser
+          ref={add}
+          label="Add a file to the table"
+          accept={tableEndings}
+          multiple
+          onFiles={(files) => void services.addFiles(files.map((file) => ({ file, handle: null })))}
+        />
+      </Field>
+      {kind === 'file' && (
+        <Field control="refresh">
+          <Button
+            className="w-full"
+            onClick={() => void services.refresh().then((done) => !done && again.current?.click())}
+          >
+            <RefreshCw className="size-4" aria-hidden /> The file has changed
+          </Button>
+          <FileChooser
+            ref={again}
+            label="Choose the changed file"
+            accept={tableEndings}
+            onFiles={([file]) => file && void services.refreshFrom(file)}
+          />
+        </Field>
+      )}
+    </div>
+  );
+}
+
+/** A place to paste a block into, for those who do not know that it can be pasted anywhere. */
+function PasteField() {
+  const services = useServices();
+  const [wrong, setWrong] = useState(false);
+  return (
+    <Field
+      control="paste-table"
+      hint={
+        wrong ? <span role="alert">That is no table: copy several rows and columns, names included.</span> : undefined
+      }
+    >
+      <label className="flex items-center gap-2 rounded-md border border-dashed border-line bg-card px-2 focus-within:border-ink">
+        <ClipboardPaste className="size-4 shrink-0 text-quiet" aria-hidden />
+        <textarea
+          rows={1}
+          value=""
+          aria-label="Paste cells here"
+          placeholder="Paste cells from a spreadsheet here"
+          className="w-full resize-none bg-transparent py-1.5 text-[13px] outline-none"
+          onChange={() => {}}
+          onPaste={(event) => {
+            event.preventDefault();
+            const text = event.clipboardData.getData('text/plain');
+            setWrong(!isTableText(text));
+            if (isTableText(text)) void services.openPasted(text);
+          }}
+        />
+      </label>
+    </Field>
   );
 }
 

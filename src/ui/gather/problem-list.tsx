@@ -1,16 +1,23 @@
 'use client';
 
-import { CircleAlert, CircleCheck, Info, TriangleAlert } from 'lucide-react';
+import { CircleAlert, CircleCheck, Info, TriangleAlert, Wand } from 'lucide-react';
 import { useState } from 'react';
+import { remedyFor } from '@/core/shaping/remedies';
 import type { Issue } from '@/core/table/issue';
-import { goToCell } from '../go-to';
+import { addStep } from '@/state/edit-table';
+import { goToCell, goToControl } from '../go-to';
 import { Button } from '../parts/button';
-import { useSession } from '../use-state';
+import { useChart, useSession } from '../use-state';
 
 const icons = {
   error: <CircleAlert className="size-4 shrink-0 text-accent-text" aria-label="Stops the chart" />,
   warning: <TriangleAlert className="size-4 shrink-0 text-mustard-text" aria-label="Left out" />,
   note: <Info className="size-4 shrink-0 text-quiet" aria-label="Note" />,
+};
+/** Where the questions that a column cannot decide are answered. */
+const questions: Readonly<Record<string, 'periods-as' | 'decimal'>> = {
+  'ambiguous-dates': 'periods-as',
+  'ambiguous-numbers': 'decimal',
 };
 const weight = { error: 0, warning: 1, note: 2 };
 const PAGE = 40;
@@ -68,14 +75,40 @@ function Problem({ issue }: { readonly issue: Issue }) {
       </span>
     </>
   );
-  if (issue.row === undefined) return <p className="flex gap-2 px-1 py-1">{words}</p>;
   return (
-    <button
-      type="button"
-      className="flex w-full gap-2 rounded-md px-1 py-1 text-left hover:bg-line/50"
-      onClick={() => goToCell(issue.row ?? 1, issue.column ?? '')}
-    >
-      {words}
-    </button>
+    <>
+      {issue.row === undefined ? (
+        <p className="flex gap-2 px-1 py-1">{words}</p>
+      ) : (
+        <button
+          type="button"
+          className="flex w-full gap-2 rounded-md px-1 py-1 text-left hover:bg-line/50"
+          onClick={() => goToCell(issue.row ?? 1, issue.column ?? '')}
+        >
+          {words}
+        </button>
+      )}
+      <Mend issue={issue} />
+    </>
+  );
+}
+
+/** The one-click remedy of a problem; it becomes a step of the preparation. A question leads to where it is answered. */
+function Mend({ issue }: { readonly issue: Issue }) {
+  const fields = useChart((chart) => chart.fields);
+  const asked = questions[issue.code];
+  if (asked) {
+    return (
+      <Button className="mb-1 ml-7 h-6 px-2 text-[12px]" onClick={() => goToControl(asked)}>
+        Answer in Shape
+      </Button>
+    );
+  }
+  const remedy = fields && remedyFor(issue, fields);
+  if (!remedy) return null;
+  return (
+    <Button className="mb-1 ml-7 h-auto min-h-6 px-2 py-0.5 text-left text-[12px]" onClick={() => addStep(remedy.step)}>
+      <Wand className="size-3.5 shrink-0" aria-hidden /> {remedy.label}
+    </Button>
   );
 }

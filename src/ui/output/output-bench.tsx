@@ -128,7 +128,7 @@ function OpenProject() {
         ref={input}
         label="Choose a project file from this computer"
         accept=".plucky"
-        onFile={(file) => void services.openFile(file)}
+        onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
       />
     </>
   );

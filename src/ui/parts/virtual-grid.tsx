@@ -1,8 +1,25 @@
 'use client';
 
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ReactNode, useEffect, useRef } from 'react';
+import { type HTMLAttributes, type ReactNode, type Ref, useEffect, useImperativeHandle, useRef } from 'react';
 import { cx } from './class-names';
+import { ROW_PX, useRowWindow } from './use-row-window';
+
+/** What a cell shows. */
+export interface GridCell {
+  readonly text: ReactNode;
+  readonly number?: boolean;
+  readonly mark?: boolean;
+  readonly selected?: boolean;
+  readonly active?: boolean;
+}
+
+/** What others may ask of a grid. */
+export interface GridHandle {
+  show(row: number, column: number, align?: 'center' | 'nearest'): void;
+  focus(): void;
+  readonly pageRows: number;
+}
 
 interface VirtualGridProps {
   readonly label: string;
@@ -11,10 +28,7 @@ interface VirtualGridProps {
   readonly columnWidth: (column: number) => number;
   readonly headOf: (column: number) => ReactNode;
   readonly rowHeadOf: (row: number) => ReactNode;
-  readonly cellOf: (
-    row: number,
-    column: number,
-  ) => { readonly text: ReactNode; readonly number?: boolean; readonly mark?: boolean };
+  readonly cellOf: (row: number, column: number) => GridCell;
   readonly rowHeadWidth: number;
   /** What the heads of the rows are: their numbers, or the periods. */
   readonly rowHeadLabel: string;
@@ -22,54 +36,50 @@ interface VirtualGridProps {
   /** Brings a cell into view whenever the count changes. */
   readonly focus?: { readonly row: number; readonly column: number; readonly count: number } | null;
   readonly onWindow?: (rows: readonly [number, number], columns: readonly [number, number]) => void;
+  /** An editable grid has cells that can be selected; it takes the keyboard itself. */
+  readonly editable?: boolean;
+  readonly activeId?: string | undefined;
+  readonly sectionProps?: HTMLAttributes<HTMLElement>;
+  readonly handle?: Ref<GridHandle>;
+  /** Changes when the widths of columns do. */
+  readonly widthKey?: unknown;
 }
 
-const ROW_PX = 28;
-
-/** A table of any size: only the cells in sight are in the page. */
+/** A table of any size: only the cells in sight are in the page. Cells carry their place in `data-row` and `data-column`. */
 export function VirtualGrid(props: VirtualGridProps) {
-  const {
-    label,
-    rowCount,
-    columnCount,
-    columnWidth,
-    headOf,
-    rowHeadOf,
-    cellOf,
-    rowHeadWidth,
-    rowHeadLabel,
-    headHeight = 32,
-    focus,
-    onWindow,
-  } = props;
+  const { label, rowCount, columnCount, columnWidth, headOf, rowHeadOf, cellOf, rowHeadWidth, rowHeadLabel } = props;
+  const { headHeight = 32, focus, onWindow, editable = false, sectionProps, handle, widthKey, activeId } = props;
   const box = useRef<HTMLElement>(null);
-  const rows = useVirtualizer({
-    count: rowCount,
-    getScrollElement: () => box.current,
-    estimateSize: () => ROW_PX,
-    overscan: 12,
-  });
+  const rows = useRowWindow(box, rowCount, headHeight);
   const columns = useVirtualizer({
     horizontal: true,
     count: columnCount,
     getScrollElement: () => box.current,
     estimateSize: columnWidth,
+    scrollPaddingStart: rowHeadWidth,
     overscan: 3,
   });
-  const shownRows = rows.getVirtualItems();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: measures anew whenever the key says that widths have changed
+  useEffect(() => columns.measure(), [widthKey]);
+  const shownRows = Array.from({ length: Math.max(0, rows.to - rows.from) }, (_, i) => rows.from + i);
   const shownColumns = columns.getVirtualItems();
-  const firstRow = shownRows[0]?.index ?? 0;
-  const lastRow = shownRows.at(-1)?.index ?? -1;
   const firstColumn = shownColumns[0]?.index ?? 0;
   const lastColumn = shownColumns.at(-1)?.index ?? -1;
   useEffect(() => {
-    onWindow?.([firstRow, lastRow + 1], [firstColumn, lastColumn + 1]);
-  }, [onWindow, firstRow, lastRow, firstColumn, lastColumn]);
+    onWindow?.([rows.from, rows.to], [firstColumn, lastColumn + 1]);
+  }, [onWindow, rows.from, rows.to, firstColumn, lastColumn]);
+  const show = (row: number, column: number, align: 'center' | 'nearest' = 'nearest') => {
+    rows.scrollToRow(row, align);
+    if (column >= 0) columns.scrollToIndex(column, { align: align === 'center' ? 'center' : 'auto' });
+  };
+  useImperativeHandle(handle, () => ({
+    show,
+    focus: () => box.current?.focus({ preventScroll: true }),
+    pageRows: rows.pageRows,
+  }));
   // biome-ignore lint/correctness/useExhaustiveDependencies: scrolls once for each request, not when the window moves
   useEffect(() => {
-    if (!focus) return;
-    rows.scrollToIndex(focus.row, { align: 'center' });
-    if (focus.column >= 0) columns.scrollToIndex(focus.column, { align: 'center' });
+    if (focus) show(focus.row, focus.column, 'center');
   }, [focus?.count]);
   const widthPx = rowHeadWidth + columns.getTotalSize();
   return (
@@ -78,13 +88,23 @@ export function VirtualGrid(props: VirtualGridProps) {
       aria-label={label}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region has to be reachable with the keyboard
       tabIndex={0}
-      className="relative h-full min-h-0 overflow-auto bg-card font-mono text-[12px]"
+      {...(editable
+        ? {
+            role: 'grid',
+            'aria-activedescendant': activeId,
+            'aria-rowcount': rowCount + 1,
+            'aria-colcount': columnCount + 1,
+            'aria-multiselectable': true,
+          }
+        : {})}
+      {...sectionProps}
+      className="relative h-full min-h-0 overflow-auto bg-card font-mono text-[12px] -outline-offset-2"
     >
       <div
-        role="table"
-        aria-rowcount={rowCount + 1}
-        aria-colcount={columnCount + 1}
-        style={{ width: widthPx, height: rows.getTotalSize() + headHeight }}
+        {...(editable
+          ? { role: 'rowgroup' }
+          : { role: 'table', 'aria-rowcount': rowCount + 1, 'aria-colcount': columnCount + 1 })}
+        style={{ width: widthPx, height: rows.heightPx + headHeight }}
       >
         <div
           role="row"
@@ -102,6 +122,7 @@ export function VirtualGrid(props: VirtualGridProps) {
             <span
               role="columnheader"
               key={column.index}
+              data-head={column.index}
               className="absolute top-0 flex h-full flex-col justify-center overflow-hidden px-2 font-sans whitespace-nowrap"
               style={{ left: rowHeadWidth + column.start, width: column.size }}
             >
@@ -112,30 +133,37 @@ export function VirtualGrid(props: VirtualGridProps) {
         {shownRows.map((row) => (
           <div
             role="row"
-            key={row.index}
-            aria-rowindex={row.index + 2}
+            key={row}
+            aria-rowindex={row + 2}
             className="absolute left-0 border-b border-line/60"
-            style={{ top: headHeight + row.start, width: widthPx, height: ROW_PX }}
+            style={{ top: headHeight + rows.topOf(row), width: widthPx, height: ROW_PX }}
           >
             <span
               role="rowheader"
+              data-row={row}
               className="sticky left-0 z-10 inline-flex h-full items-center justify-end overflow-hidden bg-paper px-2 text-quiet whitespace-nowrap"
               style={{ width: rowHeadWidth }}
             >
-              {rowHeadOf(row.index)}
+              {rowHeadOf(row)}
             </span>
             {shownColumns.map((column) => {
-              const cell = cellOf(row.index, column.index);
-              const lit = focus?.row === row.index && focus.column === column.index;
+              const cell = cellOf(row, column.index);
+              const lit = focus?.row === row && focus.column === column.index;
               return (
                 <span
-                  role="cell"
+                  {...(editable ? { role: 'gridcell', 'aria-selected': Boolean(cell.selected) } : { role: 'cell' })}
                   key={column.index}
+                  id={cell.active ? activeId : undefined}
+                  data-row={row}
+                  data-column={column.index}
                   className={cx(
                     'absolute top-0 flex h-full items-center overflow-hidden px-2 text-ellipsis whitespace-nowrap',
+                    editable && 'cursor-cell border-r border-line/40',
                     cell.number && 'justify-end',
                     cell.mark && 'bg-mustard/25 underline decoration-mustard decoration-wavy',
-                    lit && 'outline-2 -outline-offset-2 outline-accent',
+                    cell.selected && !cell.active && 'bg-spruce/15',
+                    lit && !cell.active && 'outline-2 -outline-offset-2 outline-accent',
+                    cell.active && 'outline-2 -outline-offset-2 outline-spruce',
                   )}
                   style={{ left: rowHeadWidth + column.start, width: column.size }}
                 >

@@ -1,5 +1,14 @@
-import { blankColumn, type Column, gather, mapTexts, renamed, type TextColumn, textColumn } from '../../table/column';
 import { BitSet } from '../../table/bit-set';
+import {
+  blankColumn,
+  type Column,
+  cellText,
+  gather,
+  mapTexts,
+  renamed,
+  type TextColumn,
+  textColumn,
+} from '../../table/column';
 import { shorten } from '../../table/issue';
 import { readNumber } from '../../table/number-text';
 import { profileColumn } from '../../table/profile';
@@ -48,7 +57,9 @@ function editCells(table: Table, { cells }: StepOf<'edit-cells'>): StepResult {
     next = withColumn(next, index, changed);
     for (const { row, was } of lost) {
       const raw = shorten(was);
-      issues.push(misfit('The row of an edit made by hand is no longer there.', { row, column: name, raw }));
+      issues.push(
+        misfit('An edit made by hand does not fit: this cell no longer holds that text.', { row, column: name, raw }),
+      );
     }
   }
   return { table: next, issues };
@@ -69,7 +80,9 @@ function editColumn(column: Column, table: Table, edits: readonly CellEdit[]) {
   for (const edit of edits) {
     const place = places ? (places.get(edit.row) ?? -1) : placeOfRow(table, edit.row);
     const text = edit.text.trim();
-    if (place < 0) {
+    const now = place < 0 ? null : cellText(column, place);
+    // In a newer file another cell may stand here; an edit is never made to a text it was not meant for.
+    if (now !== edit.was && now !== text) {
       lost.push(edit);
       continue;
     }
@@ -244,4 +257,3 @@ export const handSteps: Appliers = {
   'move-column': moveColumn,
   'replace-text': replaceText,
 };
-

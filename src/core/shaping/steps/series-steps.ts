@@ -1,7 +1,7 @@
 import { mean } from 'd3-array';
 import { type Issue, shorten } from '../../table/issue';
-import { isDated, type PeriodKind, periodAt } from '../../table/periods/period';
 import { parsePeriod } from '../../table/periods/parse-period';
+import { isDated, type PeriodKind, periodAt } from '../../table/periods/period';
 import { CellGatherer } from '../combine';
 import { type Cube, cubeValue, type Period, rebuildCube, takeCategories } from '../cube';
 import type { Grain, SeriesStep, StepOf } from './step';
@@ -40,7 +40,8 @@ function boundOf(cube: Cube, text: string, end: 'from' | 'to'): number {
   // A coarser bound, as 2004 for days, takes in all of it.
   const instants = cube.periods.filter((period) => period.instantMs !== null);
   const startMs = parsed.reading.instantMs;
-  if (end === 'from') return instants.find(({ instantMs }) => (instantMs ?? 0) >= startMs)?.spacing ?? Number.POSITIVE_INFINITY;
+  if (end === 'from')
+    return instants.find(({ instantMs }) => (instantMs ?? 0) >= startMs)?.spacing ?? Number.POSITIVE_INFINITY;
   const within = (instantMs: number) => periodAt(parsed.kind, instantMs).spacing <= parsed.reading.spacing;
   return instants.findLast(({ instantMs }) => within(instantMs ?? 0))?.spacing ?? Number.NEGATIVE_INFINITY;
 }
@@ -52,7 +53,8 @@ function keepPeriods(cube: Cube, { from, to }: StepOf<'keep-periods'>): SeriesRe
     [low, from],
     [high, to],
   ] as const) {
-    if (Number.isNaN(bound)) return unfit(cube, 'This is no period of the table, so all periods are kept.', shorten(text));
+    if (Number.isNaN(bound))
+      return unfit(cube, 'This is no period of the table, so all periods are kept.', shorten(text));
   }
   const places = cube.periods.flatMap((period, p) => (period.spacing >= low && period.spacing <= high ? [p] : []));
   if (places.length === 0) return unfit(cube, 'No period lies in this span, so all are kept.', `${from} to ${to}`);
@@ -71,7 +73,16 @@ function pickCategories(cube: Cube, { keep, categories }: StepOf<'pick-categorie
   return { cube: takeCategories(cube, places), issues };
 }
 
-const order: Record<PeriodKind, number> = { time: 0, day: 1, week: 2, month: 3, quarter: 4, year: 5, number: 9, text: 9 };
+const order: Record<PeriodKind, number> = {
+  time: 0,
+  day: 1,
+  week: 2,
+  month: 3,
+  quarter: 4,
+  year: 5,
+  number: 9,
+  text: 9,
+};
 
 function coarser(cube: Cube, { every, how }: StepOf<'coarser'>): SeriesResult {
   if (!isDated(cube.kind)) return unfit(cube, 'The periods are not on the calendar, so they cannot be made coarser.');
@@ -153,7 +164,8 @@ function share(cube: Cube): Cube {
 
 function ratio(cube: Cube, by: string, context: SeriesContext): SeriesResult {
   const other = context.otherCube(by);
-  if (!other) return unfit(cube, `There is no column “${shorten(by, 40)}” of numbers to divide by, so the values stay.`);
+  if (!other)
+    return unfit(cube, `There is no column “${shorten(by, 40)}” of numbers to divide by, so the values stay.`);
   const periodOf = new Map(other.periods.map((period, p) => [period.key, p]));
   const categoryOf = new Map(other.categories.map((name, c) => [name, c]));
   const single = other.categories.length === 1 ? 0 : -1;

@@ -12,7 +12,12 @@ const how = Joi.valid(...combines).required();
 
 /** What each kind of step holds. */
 const shapes: Record<StepKind, Joi.SchemaMap> = {
-  'edit-cells': { cells: Joi.array().items(Joi.object({ row: rowNumber.required(), column, was: text, text })).min(1).required() },
+  'edit-cells': {
+    cells: Joi.array()
+      .items(Joi.object({ row: rowNumber.required(), column, was: text, text }))
+      .min(1)
+      .required(),
+  },
   'add-rows': { before, numbers: rows },
   'remove-rows': { rows },
   'move-rows': { rows, before },
@@ -21,9 +26,21 @@ const shapes: Record<StepKind, Joi.SchemaMap> = {
   'remove-columns': { columns: Joi.array().items(column).min(1).required() },
   'rename-column': { column, to: column },
   'move-column': { column, before: text },
-  'replace-text': { column: text, find: column, put: text, whole: Joi.boolean().required(), matchCase: Joi.boolean().required() },
+  'replace-text': {
+    column: text,
+    find: column,
+    put: text,
+    whole: Joi.boolean().required(),
+    matchCase: Joi.boolean().required(),
+  },
   'filter-rows': { column, test: Joi.valid(...rowTests).required(), values: texts },
-  recode: { column, pairs: Joi.array().items(Joi.object({ from: text, to: text })).min(1).required() },
+  recode: {
+    column,
+    pairs: Joi.array()
+      .items(Joi.object({ from: text, to: text }))
+      .min(1)
+      .required(),
+  },
   'roll-up': { column, into: column },
   'tidy-text': {},
   'fill-down': { column },

@@ -2,7 +2,8 @@ import type { Combine } from '../combine';
 import type { Measure, StepPlan } from './step';
 
 const q = (text: string) => (text === '' ? 'blank' : `“${text.length > 30 ? `${text.slice(0, 29)}…` : text}”`);
-const count = (number: number, one: string, many = `${one}s`) => `${number.toLocaleString('en-GB')} ${number === 1 ? one : many}`;
+const count = (number: number, one: string, many = `${one}s`) =>
+  `${number.toLocaleString('en-GB')} ${number === 1 ? one : many}`;
 
 function listed(values: readonly string[]): string {
   const shown = values.slice(0, 3).map(q).join(', ');
@@ -61,7 +62,9 @@ export function stepWords(step: StepPlan): string {
     case 'rename-column':
       return `Rename ${q(step.column)} to ${q(step.to)}`;
     case 'move-column':
-      return step.before === '' ? `Move ${q(step.column)} to the end` : `Move ${q(step.column)} before ${q(step.before)}`;
+      return step.before === ''
+        ? `Move ${q(step.column)} to the end`
+        : `Move ${q(step.column)} before ${q(step.before)}`;
     case 'replace-text':
       return `Replace ${q(step.find)} with ${q(step.put)}${step.column ? ` in ${q(step.column)}` : ''}`;
     case 'filter-rows':

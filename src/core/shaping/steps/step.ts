@@ -45,12 +45,26 @@ export type HandStep = StepBase &
 /** Steps that turn one table into another. */
 export type TableStep = StepBase &
   (
-    | { readonly kind: 'filter-rows'; readonly column: string; readonly test: RowTest; readonly values: readonly string[] }
-    | { readonly kind: 'recode'; readonly column: string; readonly pairs: readonly { readonly from: string; readonly to: string }[] }
+    | {
+        readonly kind: 'filter-rows';
+        readonly column: string;
+        readonly test: RowTest;
+        readonly values: readonly string[];
+      }
+    | {
+        readonly kind: 'recode';
+        readonly column: string;
+        readonly pairs: readonly { readonly from: string; readonly to: string }[];
+      }
     | { readonly kind: 'roll-up'; readonly column: string; readonly into: string }
     | { readonly kind: 'tidy-text' }
     | { readonly kind: 'fill-down'; readonly column: string }
-    | { readonly kind: 'join-columns'; readonly columns: readonly string[]; readonly into: string; readonly between: string }
+    | {
+        readonly kind: 'join-columns';
+        readonly columns: readonly string[];
+        readonly into: string;
+        readonly between: string;
+      }
     | { readonly kind: 'drop-repeats' }
   );
 

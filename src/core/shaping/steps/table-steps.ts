@@ -45,7 +45,9 @@ function filterRows(table: Table, step: StepOf<'filter-rows'>): StepResult {
     for (let row = 0; row < table.rowCount; row++) if (passes[codes[row] ?? 0]) kept.add(row);
     const known = new Set(texts);
     const gone = step.test.startsWith('is') ? step.values.filter((value) => !known.has(value)) : [];
-    const issues = gone.map((raw) => misfit('No row has this value any more.', { column: column.name, raw: shorten(raw) }));
+    const issues = gone.map((raw) =>
+      misfit('No row has this value any more.', { column: column.name, raw: shorten(raw) }),
+    );
     return { table: keepRows(table, kept), issues };
   });
 }
@@ -57,7 +59,14 @@ function recode(table: Table, { column: name, pairs }: StepOf<'recode'>): StepRe
     const issues = pairs
       .filter(({ from }) => !known.has(from))
       .map(({ from }) => misfit('No cell holds this text any more.', { column: name, raw: shorten(from) }));
-    return { table: withColumn(table, index, mapTexts(column, (text) => to.get(text) ?? text)), issues };
+    return {
+      table: withColumn(
+        table,
+        index,
+        mapTexts(column, (text) => to.get(text) ?? text),
+      ),
+      issues,
+    };
   });
 }
 
@@ -73,7 +82,11 @@ function rollUp(table: Table, { column: name, into }: StepOf<'roll-up'>): StepRe
       return text || cellText(column, row);
     });
     const issues = [...alone].map(([raw, row]) =>
-      misfit(`“${shorten(into, 40)}” is blank here, so the row keeps its own name.`, { row, column: into, raw: shorten(raw) }),
+      misfit(`“${shorten(into, 40)}” is blank here, so the row keeps its own name.`, {
+        row,
+        column: into,
+        raw: shorten(raw),
+      }),
     );
     return { table: withColumn(table, index, next), issues };
   });

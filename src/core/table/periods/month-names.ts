@@ -1,5 +1,26 @@
 /** Languages whose names of months are understood, in order: where two of them disagree, the earlier one is right. */
-const languages = ['en', 'de', 'fr', 'es', 'it', 'pt', 'nl', 'sv', 'da', 'nb', 'fi', 'pl', 'cs', 'tr', 'ro', 'hu', 'id', 'ru', 'uk', 'el'];
+const languages = [
+  'en',
+  'de',
+  'fr',
+  'es',
+  'it',
+  'pt',
+  'nl',
+  'sv',
+  'da',
+  'nb',
+  'fi',
+  'pl',
+  'cs',
+  'tr',
+  'ro',
+  'hu',
+  'id',
+  'ru',
+  'uk',
+  'el',
+];
 
 const bare = (name: string) => name.toLowerCase().replace(/\.$/, '');
 

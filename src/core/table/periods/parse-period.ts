@@ -29,7 +29,8 @@ export interface ParsedPeriod {
 
 type Parser = (match: RegExpExecArray, order: DayOrder) => ParsedPeriod | null;
 
-const made = (kind: DatedKind, reading: PeriodReading | null): ParsedPeriod | null => (reading ? { kind, reading } : null);
+const made = (kind: DatedKind, reading: PeriodReading | null): ParsedPeriod | null =>
+  reading ? { kind, reading } : null;
 
 /** Two digits of a year: 69 to 99 are of the last century, as POSIX has it. */
 function fullYear(text: string): number {
@@ -127,7 +128,9 @@ function withClock(text: string, order: DayOrder): ParsedPeriod | null {
   if (!date) {
     const reading = timePeriod(ofDay);
     // A time of day without a date keeps only its hours, minutes and seconds.
-    return reading ? { kind: 'time', reading: { ...reading, key: reading.key.slice(11, second || ms ? 19 : 16) } } : null;
+    return reading
+      ? { kind: 'time', reading: { ...reading, key: reading.key.slice(11, second || ms ? 19 : 16) } }
+      : null;
   }
   const reading = timePeriod((date.reading.instantMs ?? 0) + ofDay);
   if (!reading) return null;
@@ -138,7 +141,10 @@ function withClock(text: string, order: DayOrder): ParsedPeriod | null {
 
 /** Marks that statistical offices hang on a period: `2023*`, `2023 (p)`, `1960 [a]`. */
 function withoutMarks(text: string): string {
-  return text.replace(/[\u200b-\u200f\u2060\ufeff]/g, '').replace(/\s*(?:\([^)]*\)|\[[^\]]*\]|[*†‡]+)$/, '').trim();
+  return text
+    .replace(/[\u200b-\u200f\u2060\ufeff]/g, '')
+    .replace(/\s*(?:\([^)]*\)|\[[^\]]*\]|[*†‡]+)$/, '')
+    .trim();
 }
 
 /**

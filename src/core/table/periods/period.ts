@@ -86,5 +86,8 @@ export function periodAt(kind: DatedKind, instantMs: number): PeriodReading {
   if (kind === 'time') return timePeriod(instantMs) as PeriodReading;
   const thursday = new Date(instantMs + (3 - ((date.getUTCDay() + 6) % 7)) * DAY_MS);
   const first = dayMs(thursday.getUTCFullYear(), 1, 1) as number;
-  return weekPeriod(thursday.getUTCFullYear(), Math.floor((thursday.getTime() - first) / (7 * DAY_MS)) + 1) as PeriodReading;
+  return weekPeriod(
+    thursday.getUTCFullYear(),
+    Math.floor((thursday.getTime() - first) / (7 * DAY_MS)) + 1,
+  ) as PeriodReading;
 }

@@ -67,12 +67,19 @@ function calendarPeriods(texts: readonly string[], options: PeriodOptions): Peri
   const ordered = order === 'month-first' ? (parseAll(texts, 'month-first') ?? parsed) : parsed;
   const kind = findKind(ordered);
   if (!kind) return null;
-  const seasons = kind === 'year' && ordered.some((each) => each?.season);
+  const seasons = kind === 'year';
   const readings = ordered.map((each) => readingOf(each, kind, seasons));
   const filled = texts.reduce((count, text) => count + (isMissingText(text) ? 0 : 1), 0);
   const read = readings.reduce((count, reading) => count + (reading ? 1 : 0), 0);
   const why = [kindWords[kind], chosen ? `${orderWords[chosen]}, as chosen` : found?.why].filter(Boolean).join(', ');
-  return { kind, order, decided: chosen !== null || (found?.decided ?? true), why, readings, share: read / Math.max(1, filled) };
+  return {
+    kind,
+    order,
+    decided: chosen !== null || (found?.decided ?? true),
+    why,
+    readings,
+    share: read / Math.max(1, filled),
+  };
 }
 
 /** All texts parsed; null when hardly any of the first few thousand is a period. */
@@ -91,13 +98,13 @@ function parseAll(texts: readonly string[], order: DayOrder): (ParsedPeriod | nu
 /** The kind of most texts. Where days and times stand together, all are times unless every time is midnight. */
 function findKind(parsed: readonly (ParsedPeriod | null)[]): DatedKind | null {
   const counts = new Map<DatedKind, number>();
-  let [onlyMidnight, seasonsOnly, months] = [true, 0, 0];
+  let [onlyMidnight, seasonsOnly, months, either] = [true, 0, 0, 0];
   for (const each of parsed) {
     if (!each) continue;
     counts.set(each.kind, (counts.get(each.kind) ?? 0) + 1);
     if (each.kind === 'time' && !each.midnight) onlyMidnight = false;
     if (each.kind === 'year' && each.reading.label) seasonsOnly++;
-    if (each.kind === 'month' && !each.season) months++;
+    if (each.kind === 'month') each.season ? either++ : months++;
   }
   const times = counts.get('time') ?? 0;
   if (times > 0 && (onlyMidnight || (counts.get('day') ?? 0) > 0)) {
@@ -105,8 +112,10 @@ function findKind(parsed: readonly (ParsedPeriod | null)[]): DatedKind | null {
     counts.set('time', onlyMidnight ? 0 : sum);
     counts.set('day', onlyMidnight ? sum : 0);
   }
-  // 2011-12 beside 2012-13 is a year that runs over the new year, since there is no thirteenth month.
-  if (seasonsOnly > 0 && months === 0) counts.set('year', (counts.get('year') ?? 0) + (counts.get('month') ?? 0));
+  // 2011-12 beside 2012-13 is a year that runs over the new year, since there is no thirteenth month; so are texts that
+  // could all be such years, since months would not come once a year.
+  if (months === 0 && (seasonsOnly > 0 || either > 1))
+    counts.set('year', (counts.get('year') ?? 0) + (counts.get('month') ?? 0));
   let best: DatedKind | null = null;
   for (const kind of datedKinds) if ((counts.get(kind) ?? 0) > (best ? (counts.get(best) ?? 0) : 0)) best = kind;
   return best;

@@ -1,0 +1,96 @@
+import type { TableEntry } from '@/core/project/project';
+import { type CellEdit, isHandStep, type Step, type StepPlan, sectionOf } from '@/core/shaping/steps/step';
+import { stepOf } from '@/core/shaping/understand';
+import { edit, type ProjectDraft } from './document';
+import { freshId } from './fresh-id';
+
+type TableDraft = ProjectDraft['tables'][number];
+
+/** Changes the table of the chart on stage; see `edit` for gestures. */
+export function editTable(recipe: (table: TableDraft) => void, gesture: string | null = null): void {
+  edit((draft) => {
+    const chart = draft.charts.find(({ id }) => id === draft.film.sequence[0]);
+    const table = draft.tables.find(({ id }) => id === chart?.tableId);
+    if (table) recipe(table);
+  }, gesture);
+}
+
+/** Cells edited twice keep what they held at first, so that the step still fits its file. */
+function mergeCells(before: readonly CellEdit[], after: readonly CellEdit[]): CellEdit[] {
+  const key = ({ row, column }: CellEdit) => `${row}\n${column}`;
+  const merged = new Map(before.map((cell) => [key(cell), cell]));
+  for (const cell of after) {
+    const known = merged.get(key(cell));
+    const was = known?.was ?? cell.was;
+    merged.delete(key(cell));
+    if (was !== cell.text) merged.set(key(cell), { ...cell, was });
+  }
+  return [...merged.values()];
+}
+
+/** The steps with one more made by hand; edits of cells on end are one step. */
+export function withHandStep(steps: readonly Step[], plan: StepPlan): Step[] {
+  const hand = steps.filter(isHandStep);
+  const others = steps.filter((step) => !isHandStep(step));
+  const last = hand.at(-1);
+  if (plan.kind === 'edit-cells' && last?.kind === 'edit-cells' && last.on) {
+    const cells = mergeCells(last.cells, plan.cells);
+    const rest = hand.slice(0, -1);
+    return [...rest, ...(cells.length > 0 ? [{ ...last, cells }] : []), ...others];
+  }
+  return [...hand, stepOf(plan, freshId()), ...others];
+}
+
+/** Adds steps made in the grid, as one step of undo. */
+export function addHandSteps(plans: readonly StepPlan[], gesture: string | null = null): void {
+  if (plans.length === 0) return;
+  editTable((table) => {
+    let steps = table.steps as Step[];
+    for (const plan of plans) steps = withHandStep(steps, plan);
+    table.steps = steps as TableDraft['steps'];
+  }, gesture);
+}
+
+/** Adds a step at the end of its section; returns its id. */
+export function addStep(plan: StepPlan): string {
+  const id = freshId();
+  if (sectionOf(plan.kind) === 'hand') {
+    addHandSteps([plan]);
+    return id;
+  }
+  editTable((table) => {
+    table.steps = [...table.steps, stepOf(plan, id) as TableDraft['steps'][number]];
+  });
+  return id;
+}
+
+/** Changes one step. */
+export function changeStep(id: string, change: Partial<Step>, gesture: string | null = null): void {
+  editTable((table) => {
+    const step = table.steps.find((each) => each.id === id);
+    if (step) Object.assign(step, change);
+  }, gesture);
+}
+
+export function removeStep(id: string): void {
+  editTable((table) => {
+    table.steps = table.steps.filter((step) => step.id !== id);
+  });
+}
+
+/** Puts a step where another one stands. */
+export function moveStep(id: string, toId: string): void {
+  editTable((table) => {
+    const from = table.steps.findIndex((step) => step.id === id);
+    const to = table.steps.findIndex((step) => step.id === toId);
+    const [step] = from < 0 || to < 0 ? [] : table.steps.splice(from, 1);
+    if (step) table.steps.splice(to, 0, step);
+  });
+}
+
+/** Puts other steps in place of all. */
+export function replaceSteps(steps: TableEntry['steps'], gesture: string | null = null): void {
+  editTable((table) => {
+    table.steps = steps as TableDraft['steps'];
+  }, gesture);
+}

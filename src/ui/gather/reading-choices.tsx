@@ -1,0 +1,92 @@
+'use client';
+
+import { delimiters, encodings } from '@/core/table/text-formats';
+import type { TableSummary } from '@/workers/protocol';
+import { Field } from '../parts/field';
+import { NumberField } from '../parts/number-field';
+import { SelectField } from '../parts/select-field';
+import { useServices } from '../services';
+
+/** How the file is read, where the person knows better. */
+export function ReadingChoices({ table }: { readonly table: TableSummary }) {
+  const { readAs } = useServices();
+  const isText = table.delimiter !== '';
+  return (
+    <>
+      {table.sheets.length > 1 && (
+        <SheetChooser table={table} onChoose={(sheet) => void readAs({ sheet, headerRow: null })} />
+      )}
+      <NumberField
+        control="header-row"
+        value={table.headerRow}
+        min={0}
+        max={1000}
+        step={1}
+        decimals={0}
+        unit=""
+        onChange={(headerRow) => void readAs({ headerRow })}
+      />
+      {isText && (
+        <SelectField
+          control="delimiter"
+          value={table.delimiter}
+          choices={[...delimiters].map(([value, name]) => ({ value, label: name[0]?.toUpperCase() + name.slice(1) }))}
+          onChange={(delimiter) => void readAs({ delimiter })}
+        />
+      )}
+      {isText && (
+        <SelectField
+          control="encoding"
+          value={table.encoding}
+          choices={[...new Set([...encodings, table.encoding])].map((value) => ({ value, label: value.toUpperCase() }))}
+          onChange={(encoding) => void readAs({ encoding })}
+        />
+      )}
+    </>
+  );
+}
+
+/** The sheets of a workbook, each with its first rows. */
+function SheetChooser({
+  table,
+  onChoose,
+}: {
+  readonly table: TableSummary;
+  readonly onChoose: (sheet: string) => void;
+}) {
+  return (
+    <Field control="sheet">
+      <div role="radiogroup" aria-label="Sheet" className="flex flex-col gap-1.5">
+        {table.sheets.map((sheet) => {
+          const chosen = sheet.name === table.sheet;
+          const size = `${sheet.rowCount.toLocaleString('en-GB')} rows × ${sheet.columnCount.toLocaleString('en-GB')} columns`;
+          return (
+            // biome-ignore lint/a11y/useSemanticElements: a picture of the sheet is no input
+            <button
+              type="button"
+              key={sheet.name}
+              role="radio"
+              aria-checked={chosen}
+              disabled={sheet.rowCount === 0}
+              onClick={() => !chosen && onChoose(sheet.name)}
+              className="rounded-md border border-line bg-card p-2 text-left hover:border-ink disabled:opacity-50 aria-checked:border-2 aria-checked:border-spruce"
+            >
+              <span className="flex justify-between gap-2 text-[13px]">
+                <strong className="truncate">{sheet.name}</strong>
+                <span className="shrink-0 text-[11px] text-quiet">{sheet.rowCount === 0 ? 'empty' : size}</span>
+              </span>
+              <span className="mt-1 block overflow-hidden font-mono text-[10px] leading-[1.45] text-quiet">
+                {sheet.rows.slice(0, 5).map((row, i) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: rows of a preview never move
+                  <span key={i} className="block truncate">
+                    {row.filter(Boolean).join(' · ') || ' '}
+                  </span>
+                ))}
+              </span>
+            </button>
+          );
+        })}
+      </div>
+    </Field>
+  );
+}

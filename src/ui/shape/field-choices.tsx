@@ -1,0 +1,148 @@
+'use client';
+
+import { type Fields, fieldsOfShape, type TableShape } from '@/core/shaping/fields';
+import type { PeriodChoice } from '@/core/table/periods/recognise-periods';
+import { editChart } from '@/state/edit-chart';
+import { setSession } from '@/state/session';
+import type { ColumnSummary } from '@/workers/protocol';
+import { Button } from '../parts/button';
+import { Section } from '../parts/field';
+import { PickField } from '../parts/pick-field';
+import { SelectField } from '../parts/select-field';
+import { useChart, useSession } from '../use-state';
+
+const shapeChoices: { value: TableShape; label: string }[] = [
+  { value: 'long', label: 'One row per period and category' },
+  { value: 'periods-down', label: 'One row per period, a column per category' },
+  { value: 'periods-across', label: 'One row per category, a column per period' },
+  { value: 'single', label: 'One row per period, one column of values' },
+];
+
+const periodChoices: { value: PeriodChoice; label: string; note?: string }[] = [
+  { value: 'auto', label: 'As recognised' },
+  { value: 'day-first', label: 'Day, then month', note: '1/8 is 1 August' },
+  { value: 'month-first', label: 'Month, then day', note: '1/8 is 8 January' },
+  { value: 'serial', label: 'Days as a spreadsheet counts them', note: '38200' },
+  { value: 'number', label: 'Plain numbers' },
+  { value: 'text', label: 'Text, in the order of the file' },
+];
+
+const kindNotes = { number: 'numbers', period: 'periods', text: 'text', blank: 'blank' };
+export const NO_COLUMN = '';
+
+/** Columns to choose from, with what they hold. */
+export function columnChoices(columns: readonly ColumnSummary[]) {
+  return columns.map(({ name, kind }) => ({ value: name, label: name.slice(0, 80), note: kindNotes[kind] }));
+}
+
+/** What is what: the layout, and the columns of period, category and value. */
+export function FieldChoices() {
+  const fields = useChart((chart) => chart.fields);
+  const guesses = useSession((state) => state.table?.guesses);
+  const prepared = useSession((state) => state.prepared);
+  const shapeIssues = useSession((state) => state.shapeIssues);
+  if (!fields || !guesses) return null;
+  const [guess] = guesses;
+  const columns = prepared?.prepared.columns ?? [];
+  const guessed = guess !== undefined && sameColumns(guess.fields, fields);
+  const choices = columnChoices(columns);
+  const withNone = [{ value: NO_COLUMN, label: 'None' }, ...choices];
+  const set = (change: Partial<Fields>) => {
+    setSession({ hovered: null, picked: null });
+    editChart((chart) => {
+      Object.assign(chart.fields, change);
+    });
+  };
+  const why = guess ? `Read as ${guess.why}.` : 'No layout was recognised; choose the columns yourself.';
+  const unsure = (code: string) => shapeIssues.some((issue) => issue.code === code);
+  const valueColumn = columns.find(({ name }) => name === fields.value);
+  return (
+    <Section title="What is what">
+      <SelectField
+        control="shape"
+        value={fields.shape}
+        choices={shapeChoices}
+        onChange={(value) => {
+          const known = guesses.find((each) => each.fields.shape === value);
+          set(known ? known.fields : { shape: value as TableShape });
+        }}
+        hint={guessed || !guess ? why : 'Chosen by you.'}
+      />
+      {fieldsOfShape[fields.shape].map((role) => (
+        <SelectField
+          key={role}
+          control={role}
+          value={fields[role]}
+          choices={choices}
+          placeholder="Choose a column"
+          onChange={(value) => set({ [role]: value })}
+        />
+      ))}
+      {fields.shape === 'periods-down' && (
+        <p className="text-[12px] text-quiet">Every other column of numbers is a category.</p>
+      )}
+      {fields.shape === 'periods-across' && (
+        <p className="text-[12px] text-quiet">Every column whose name is a year or date is a period.</p>
+      )}
+      <SelectField
+        control="periods-as"
+        value={fields.periodsAs}
+        choices={periodChoices}
+        hint={
+          unsure('ambiguous-dates') ? (
+            <strong className="text-mustard-text">Please say which: {prepared?.periodWhy}.</strong>
+          ) : (
+            prepared?.periodWhy && `Read as ${prepared.periodWhy}.`
+          )
+        }
+        onChange={(value) => set({ periodsAs: value as PeriodChoice })}
+      />
+      <PickField
+        control="decimal"
+        value={fields.decimal}
+        choices={[
+          { value: 'auto', label: 'As recognised' },
+          { value: 'point', label: '1.5', name: 'Point' },
+          { value: 'comma', label: '1,5', name: 'Comma' },
+        ]}
+        hint={
+          unsure('ambiguous-numbers') ? (
+            <strong className="text-mustard-text">
+              Please say which{valueColumn?.why ? `: ${valueColumn.why}` : ''}.
+            </strong>
+          ) : (
+            valueColumn?.why && `Read with a ${valueColumn.why}.`
+          )
+        }
+        onChange={(decimal) => set({ decimal })}
+      />
+      <SelectField
+        control="group"
+        value={fields.group}
+        choices={withNone}
+        hint={
+          fields.group ? 'One chart for each value, all with one look; choose among them above the table.' : undefined
+        }
+        onChange={(group) => set({ group })}
+      />
+      {fields.category !== '' && (
+        <SelectField
+          control="colour-column"
+          value={fields.colour}
+          choices={withNone}
+          hint={
+            fields.colour
+              ? 'Cells such as #c8401b are colours; of other texts, each gets a colour of the palette.'
+              : undefined
+          }
+          onChange={(colour) => set({ colour })}
+        />
+      )}
+      {guess && !guessed && <Button onClick={() => set(guess.fields)}>Use the guess again</Button>}
+    </Section>
+  );
+}
+
+function sameColumns(a: Fields, b: Fields): boolean {
+  return a.shape === b.shape && fieldsOfShape[a.shape].every((role) => a[role] === b[role]);
+}

@@ -1,0 +1,63 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { stepWords } from '@/core/shaping/steps/step-words';
+import { type ShapeView, setSession } from '@/state/session';
+import { Button } from '../parts/button';
+import { PickBar } from '../parts/pick-bar';
+import { useProject, useSession } from '../use-state';
+import { GapMap } from './gap-map';
+import { GroupStrip } from './group-strip';
+import { ShapedTable } from './shaped-table';
+import { StepTable } from './step-table';
+
+// Recharts weighs as much as the rest of the page, so it comes when it is looked at.
+const RankLook = dynamic(() => import('./rank-look').then(({ RankLook: look }) => look), { ssr: false });
+
+const views: { value: ShapeView; label: string }[] = [
+  { value: 'values', label: 'Values' },
+  { value: 'ranks', label: 'Ranks and findings' },
+  { value: 'gaps', label: 'Gaps' },
+];
+
+/** The centre of Shape: the values, their ranks, the gaps, or the table after one step. */
+export function ShapeCentre() {
+  const view = useSession((state) => state.shapeView);
+  const shownStep = useSession((state) => state.shownStep);
+  const step = useProject((project) => project.tables[0]?.steps.find(({ id }) => id === shownStep) ?? null, null);
+  const cube = useSession((state) => state.cube);
+  return (
+    <div className="flex h-full flex-col">
+      <GroupStrip />
+      <div className="flex items-center gap-3 border-b border-line bg-paper px-3 py-1.5">
+        <PickBar
+          label="What is shown"
+          value={step ? null : view}
+          choices={views}
+          onChange={(value) => setSession({ shapeView: value, shownStep: null })}
+        />
+        {step && (
+          <p className="flex min-w-0 items-center gap-2 text-[12px]">
+            <span className="truncate">
+              After the step <strong>{step.name || stepWords(step)}</strong>
+            </span>
+            <Button className="h-7 shrink-0 px-2 text-[12px]" onClick={() => setSession({ shownStep: null })}>
+              Show what comes of all
+            </Button>
+          </p>
+        )}
+      </div>
+      <div className="relative min-h-0 flex-1">
+        {step ? (
+          <StepTable step={step} />
+        ) : !cube ? null : view === 'ranks' ? (
+          <RankLook />
+        ) : view === 'gaps' ? (
+          <GapMap />
+        ) : (
+          <ShapedTable />
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,183 @@
+'use client';
+
+import { combines } from '@/core/shaping/combine';
+import { grains, measures, rowTests, type Step, type StepOf } from '@/core/shaping/steps/step';
+import { combineWords, measureWords } from '@/core/shaping/steps/step-words';
+import { changeStep } from '@/state/edit-table';
+import { useSession } from '../use-state';
+import { columnChoices } from './field-choices';
+import { RecodePairs } from './recode-pairs';
+import { NumberInput, Pick, TextInput } from './step-inputs';
+import { CategoryList, ColumnValues } from './value-list';
+
+const testChoices = rowTests.map((value) => ({
+  value,
+  label: {
+    is: 'is one of',
+    'is-not': 'is none of',
+    contains: 'contains',
+    'contains-not': 'does not contain',
+    'at-least': 'is at least',
+    'at-most': 'is at most',
+  }[value],
+}));
+const howChoices = combines.map((value) => ({ value, label: combineWords[value] }));
+const grainChoices = grains.map((value) => ({ value, label: `one a ${value}` }));
+const measureChoices = measures.map((value) => ({ value, label: measureWords[value] }));
+
+/** The controls of one step. */
+export function StepForm({ step }: { readonly step: Step }) {
+  const columns = useSession((state) => state.prepared?.prepared.columns) ?? [];
+  const cube = useSession((state) => state.cube);
+  const choices = columnChoices(columns);
+  const set = (change: object) => changeStep(step.id, change as Partial<Step>);
+  const column = (value: string, key = 'column', label = 'Column') => (
+    <Pick
+      label={label}
+      value={value}
+      choices={withCurrent(choices, value)}
+      onChange={(chosen) => set({ [key]: chosen })}
+    />
+  );
+  switch (step.kind) {
+    case 'filter-rows':
+      return <FilterForm step={step} column={column(step.column)} set={set} />;
+    case 'recode':
+      return (
+        <>
+          {column(step.column)}
+          <RecodePairs step={step} onChange={(pairs) => set({ pairs })} />
+        </>
+      );
+    case 'roll-up':
+      return (
+        <>
+          {column(step.column, 'column', 'Small units')}
+          {column(step.into, 'into', 'Larger units')}
+        </>
+      );
+    case 'fill-down':
+      return column(step.column);
+    case 'join-columns':
+      return (
+        <>
+          <Pick
+            label="First"
+            value={step.columns[0] ?? ''}
+            choices={withCurrent(choices, step.columns[0] ?? '')}
+            onChange={(first) => set({ columns: [first, ...step.columns.slice(1)] })}
+          />
+          <Pick
+            label="Second"
+            value={step.columns[1] ?? ''}
+            choices={withCurrent(choices, step.columns[1] ?? '')}
+            onChange={(second) => set({ columns: [step.columns[0] ?? '', second, ...step.columns.slice(2)] })}
+          />
+          <TextInput label="Between them" value={step.between} onChange={(between) => set({ between })} />
+          <TextInput label="Name" value={step.into} onChange={(into) => into.trim() && set({ into: into.trim() })} />
+        </>
+      );
+    case 'combine':
+      return <Pick label="Several become" value={step.how} choices={howChoices} onChange={(how) => set({ how })} />;
+    case 'coarser':
+      return (
+        <>
+          <Pick label="Periods" value={step.every} choices={grainChoices} onChange={(every) => set({ every })} />
+          <Pick label="Several become" value={step.how} choices={howChoices} onChange={(how) => set({ how })} />
+        </>
+      );
+    case 'keep-periods':
+      return (
+        <>
+          <TextInput
+            label="From"
+            value={step.from}
+            placeholder={cube?.periods[0]?.key ?? ''}
+            onChange={(from) => set({ from })}
+          />
+          <TextInput
+            label="To"
+            value={step.to}
+            placeholder={cube?.periods.at(-1)?.key ?? ''}
+            onChange={(to) => set({ to })}
+          />
+        </>
+      );
+    case 'pick-categories':
+      return (
+        <>
+          <Pick
+            label="These are"
+            value={step.keep ? 'keep' : 'leave'}
+            choices={[
+              { value: 'keep', label: 'kept, and no others' },
+              { value: 'leave', label: 'left out' },
+            ]}
+            onChange={(chosen) => set({ keep: chosen === 'keep' })}
+          />
+          <CategoryList step={step} onChange={(categories) => categories.length > 0 && set({ categories })} />
+        </>
+      );
+    case 'measure':
+      return (
+        <>
+          <Pick label="Show" value={step.measure} choices={measureChoices} onChange={(measure) => set({ measure })} />
+          {step.measure === 'moving-average' && (
+            <NumberInput
+              label="Periods"
+              value={step.window}
+              min={2}
+              max={1000}
+              onChange={(window) => set({ window })}
+            />
+          )}
+          {step.measure === 'ratio' && column(step.by, 'by', 'Divided by')}
+        </>
+      );
+    case 'edit-cells':
+      return (
+        <ul className="max-h-40 overflow-y-auto font-mono text-[11px]">
+          {step.cells.slice(0, 200).map(({ row, column: name, was, text }) => (
+            <li key={`${row}\n${name}`} className="truncate">
+              {name}, row {row}: {was || 'blank'} → {text || 'blank'}
+            </li>
+          ))}
+        </ul>
+      );
+    default:
+      return <p className="text-[12px] text-quiet">This step has nothing to set.</p>;
+  }
+}
+
+/** A column that is gone stays in the list, so that one sees what the step asks for. */
+function withCurrent<T extends { value: string; label: string }>(choices: readonly T[], value: string) {
+  return choices.some((choice) => choice.value === value)
+    ? choices
+    : [...choices, { value, label: `${value} (not here)` }];
+}
+
+interface FilterFormProps {
+  readonly step: StepOf<'filter-rows'>;
+  readonly column: React.ReactNode;
+  readonly set: (change: object) => void;
+}
+
+function FilterForm({ step, column, set }: FilterFormProps) {
+  const byList = step.test === 'is' || step.test === 'is-not';
+  return (
+    <>
+      {column}
+      <Pick label="Keep rows where it" value={step.test} choices={testChoices} onChange={(test) => set({ test })} />
+      {byList ? (
+        <ColumnValues
+          column={step.column}
+          before={step.id}
+          chosen={step.values}
+          onChange={(values) => values.length > 0 && set({ values })}
+        />
+      ) : (
+        <TextInput label="Text or number" value={step.values[0] ?? ''} onChange={(text) => set({ values: [text] })} />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,38 @@
+'use client';
+
+import { Plus } from 'lucide-react';
+import { stepWords } from '@/core/shaping/steps/step-words';
+import { addStep } from '@/state/edit-table';
+import { Button } from '../parts/button';
+import { Field, Section } from '../parts/field';
+import { useSession } from '../use-state';
+
+/** Steps that the data call for, each with its evidence. */
+export function Suggestions() {
+  const suggestions = useSession((state) => state.prepared?.suggestions);
+  if (!suggestions || suggestions.length === 0) return null;
+  return (
+    <Section title="The data suggest">
+      <Field control="suggestions">
+        <ul className="flex flex-col gap-2">
+          {suggestions.map(({ step, why }) => (
+            <li
+              key={JSON.stringify(step).slice(0, 200)}
+              className="rounded-md border border-mustard bg-card p-2 text-[12px] leading-snug"
+            >
+              <strong className="block text-[13px]">{stepWords(step)}</strong>
+              <span className="block text-quiet">{why}</span>
+              <Button
+                className="mt-1.5 h-7 px-2 text-[12px]"
+                onClick={() => addStep(step)}
+                aria-label={`Apply: ${stepWords(step)}`}
+              >
+                <Plus className="size-3.5" aria-hidden /> Apply
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </Field>
+    </Section>
+  );
+}

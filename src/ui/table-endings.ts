@@ -1,0 +1,2 @@
+/** Endings of the files that a table can be read from, as `accept` of a file input takes them. */
+export const tableEndings = '.csv,.tsv,.txt,.tab,.psv,.json,.ndjson,.jsonl,.xlsx,.xlsm,.xlsb,.xls,.ods';
