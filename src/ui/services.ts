@@ -40,6 +40,7 @@ export interface Services {
     TableWorkerApi,
     | 'cells'
     | 'summary'
+    | 'valuesAfter'
     | 'placeOfRow'
     | 'planBlock'
     | 'rowNumbers'

@@ -97,6 +97,8 @@ export interface TableWorkerApi {
   remember(): Promise<void>;
   changes(): Promise<CubeChanges | null>;
   summary(view: View): Promise<GridSummary>;
+  /** The values after a step on them, and those before it; null where there are none. */
+  valuesAfter(stepId: string): Promise<Cube | null>;
   cells(view: View, rows: readonly [number, number], columns: readonly [number, number]): Promise<CellWindow>;
   /** Place of the row with a number of the file; -1 where it is not there. */
   placeOfRow(view: View, rowNumber: number): Promise<number>;

@@ -3,13 +3,14 @@ import { gapStatesOf } from '@/core/motion/gap-map';
 import { addTable } from '@/core/shaping/add-table';
 import { compareCubes } from '@/core/shaping/compare-cubes';
 import type { Cube } from '@/core/shaping/cube';
+import { type Fields, noFields } from '@/core/shaping/fields';
 import { blockTexts, findCells } from '@/core/shaping/find-cell';
 import { findSuspicious } from '@/core/shaping/findings';
 import { type PeriodRanks, rankPeriods, summarisePeriods } from '@/core/shaping/period-ranks';
 import { nextAddedNumber, planBlock } from '@/core/shaping/plan-edits';
 import { groupsOf, Preparer } from '@/core/shaping/preparation';
 import { placeOfRow } from '@/core/shaping/steps/hand-steps';
-import { inOrder, isHandStep, type Step } from '@/core/shaping/steps/step';
+import { inOrder, isHandStep, isSeriesStep, type Step } from '@/core/shaping/steps/step';
 import { suggestNext, understand } from '@/core/shaping/understand';
 import { blankTable } from '@/core/table/blank-table';
 import { type Column, cellText, textColumn } from '@/core/table/column';
@@ -28,6 +29,8 @@ const LISTED_VALUES = 2000;
 interface Open {
   readonly read: ReadTable;
   readonly preparer: Preparer;
+  fields: Fields;
+  group: string;
   steps: readonly Step[];
   cube: Cube | null;
 }
@@ -104,7 +107,14 @@ const api: TableWorkerApi = {
     const outcome = await readAll(sources, (share) => void onProgress(share));
     if (!outcome.ok) return outcome;
     const read = outcome.value;
-    open = { read, preparer: new Preparer(read.table, read.decimalHint), steps: [], cube: null };
+    open = {
+      read,
+      preparer: new Preparer(read.table, read.decimalHint),
+      steps: [],
+      fields: noFields,
+      group: '',
+      cube: null,
+    };
     const { guesses, steps } = understand(read);
     const { readAs, sheets, sheet, encoding, delimiter, headerRow } = read;
     const how = { readAs, sheets, sheet, encoding, delimiter, headerRow };
@@ -115,7 +125,7 @@ const api: TableWorkerApi = {
   async prepare(steps, fields, group) {
     if (!open) throw new Error('prepare: no table is open');
     const { preparer } = open;
-    open.steps = steps;
+    Object.assign(open, { steps, fields, group });
     const prepared = preparer.prepare(steps, fields, group);
     const { outcome, reports } = prepared;
     open.cube = outcome.ok ? outcome.value : null;
@@ -139,6 +149,18 @@ const api: TableWorkerApi = {
 
   async changes() {
     return remembered && open?.cube ? compareCubes(remembered, open.cube) : null;
+  },
+
+  async valuesAfter(stepId) {
+    if (!open) return null;
+    const ordered = inOrder(open.steps);
+    const place = ordered.findIndex(({ id }) => id === stepId);
+    // Combining is part of reading the values, so it stays even when it stands after the step.
+    const steps = ordered.filter((step, i) => i <= place || !isSeriesStep(step) || step.kind === 'combine');
+    const { outcome } = open.preparer.prepare(steps, open.fields, open.group);
+    if (!outcome.ok) return null;
+    const cube = { ...outcome.value, values: outcome.value.values.slice() };
+    return Comlink.transfer(cube, [cube.values.buffer as ArrayBuffer]);
   },
 
   async summary(view) {

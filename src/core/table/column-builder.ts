@@ -109,6 +109,10 @@ export class ColumnBuilder {
   cutTo(rowCount: number): void {
     this.length = Math.min(this.length, rowCount);
     for (const row of this.others.keys()) if (row >= rowCount) this.others.delete(row);
+    // Codes are given in order of appearance, so texts that only stood in the cut cells are the last ones.
+    let highest = 0;
+    for (let row = 0; row < this.length && !this.values; row++) highest = Math.max(highest, this.codes[row] ?? 0);
+    if (!this.values) this.texts.length = Math.min(this.texts.length, highest + 1);
   }
 
   /** The finished column. */

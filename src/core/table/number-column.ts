@@ -62,11 +62,38 @@ function fromTexts(column: Column, hint: DecimalMark | null, rowNumberOf: (row: 
     return { decimal, decided: true, why: `${names[decimal]}, because “${texts[code]}” stands in row ${row}` };
   }
   if (either < 0) return plain;
+  const grouped = groupingMark(texts);
+  if (grouped) return grouped;
   const taken = hint ?? 'point';
   const [a, b] = (['point', 'comma'] as const).map((mark) => readNumber(texts[either] ?? '', mark));
   const value = (reading: typeof a) => (reading?.kind === 'value' ? reading.value : Number.NaN);
   const why = `“${texts[either]}” could be ${value(a)} or ${value(b)}; no cell of the column decides`;
   return { decimal: taken, decided: false, why };
+}
+
+/**
+ * Thousands marks that only the column as a whole gives away: a column that writes whole numbers without decimals
+ * (300) would not write 1.2 as “1.200”, so a zero at the end of the third digit speaks for thousands.
+ */
+function groupingMark(texts: readonly string[]): NumberNotation | null {
+  let [whole, zero, mark] = ['', '', ''];
+  for (const text of texts) {
+    if (markEvidence(text) === 'either') {
+      const own = /,\d{3}(?!\d)/.test(text) ? ',' : '.';
+      if (mark !== '' && mark !== own) return null;
+      mark = own;
+      if (/\d0(?!\d)[^\d]*$/.test(text)) zero ||= text;
+      continue;
+    }
+    const reading = readNumber(text);
+    if (reading.kind !== 'value' || !Number.isInteger(reading.value) || reading.value === 0) continue;
+    if (Math.abs(reading.value) >= 1000) return null;
+    whole ||= text;
+  }
+  if (whole === '' || zero === '') return null;
+  const decimal: DecimalMark = mark === ',' ? 'point' : 'comma';
+  const why = `${names[decimal]}, because “${zero}” would not end in 0 as a fraction beside whole numbers such as “${whole}”`;
+  return { decimal, decided: true, why };
 }
 
 /** The numbers of a column, with the rows of what cannot be read. */

@@ -92,6 +92,9 @@ describe('the decimal mark of a column', () => {
     expect(notation('1,234', '5,678').decided).toBe(false);
     expect(notation('1,234', '5,678').why).toContain('1.234 or 1234'.split(' or ').reverse().join(' or '));
     expect(notation('12', '1500').decided).toBe(true);
+    expect(notation('1,200', '300')).toMatchObject({ decimal: 'point', decided: true });
+    expect(notation('1.200', '300')).toMatchObject({ decimal: 'comma', decided: true });
+    expect(notation('1.234', '300').decided).toBe(false);
     expect(recogniseNumbers(column('1.234', '5.678'), 'comma', () => 0)).toMatchObject({
       decimal: 'comma',
       decided: false,

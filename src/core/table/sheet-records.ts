@@ -2,7 +2,7 @@ import type { CellObject, Range, WorkSheet } from '@e965/xlsx';
 import type { Cell } from './column-builder';
 import { shorten } from './issue';
 import type { IssueList, SheetPreview } from './reader';
-import { serialToIso } from './serial-date';
+import { type DateSystem, serialToIso } from './serial-date';
 
 /** Does a number format show a date? Quoted text, colours and escapes in it do not count. */
 function isDateFormat(format: string): boolean {
@@ -13,22 +13,26 @@ function isDateFormat(format: string): boolean {
 type Sheet = WorkSheet & { '!data'?: (CellObject | undefined)[][] };
 
 /** The cell as text or number. Errors stay as their text, and are listed when a chart needs their value. */
-function cellOf(cell: CellObject | undefined, date1904: boolean): { value: Cell; withoutResult?: boolean } {
+function cellOf(cell: CellObject | undefined, system: DateSystem): { value: Cell; withoutResult?: boolean } {
   if (!cell) return { value: null };
   if (cell.t === 'e') return { value: cell.w ?? '#ERROR!' };
-  if (cell.v === undefined || cell.v === null) return { value: null, withoutResult: cell.f !== undefined };
+  // A stub has no value, whatever stands in its place.
+  if (cell.t === 'z' || cell.v === undefined || cell.v === null)
+    return { value: null, withoutResult: cell.f !== undefined };
   if (cell.v instanceof Date) return { value: cell.v.toISOString().replace(/T00:00:00\.000Z$/, '') };
   if (cell.t === 'b') return { value: cell.v ? 'true' : 'false' };
   if (typeof cell.v !== 'number') return { value: String(cell.v) };
   const format = typeof cell.z === 'string' ? cell.z : '';
-  if (isDateFormat(format)) return { value: dateOrTime(cell.v, date1904) };
-  if (/%/.test(format.replace(/"[^"]*"/g, ''))) return { value: `${Number((cell.v * 100).toPrecision(15))}%` };
+  if (isDateFormat(format)) return { value: dateOrTime(cell.v, system) };
+  // Open documents keep their formats to themselves; what is shown says the same.
+  if (/%/.test(format.replace(/"[^"]*"/g, '')) || cell.w?.endsWith('%'))
+    return { value: `${Number((cell.v * 100).toPrecision(15))}%` };
   return { value: cell.v };
 }
 
 /** A fraction of a day without a date is a time of day. */
-function dateOrTime(serial: number, date1904: boolean): string {
-  const iso = serialToIso(serial, date1904);
+function dateOrTime(serial: number, system: DateSystem): string {
+  const iso = serialToIso(serial, system);
   return serial >= 0 && serial < 1 && serial > 0 ? iso.slice(11) : iso;
 }
 
@@ -67,7 +71,7 @@ function extentOf(data: readonly (readonly (CellObject | undefined)[] | undefine
  * The records of a sheet from its first row on, as wide as the sheet. Formulas without a saved result are added to
  * `list`, with the place of the column as `#n`.
  */
-export function sheetRecords(sheet: Sheet, date1904: boolean, list: IssueList, rowLimit = Number.POSITIVE_INFINITY) {
+export function sheetRecords(sheet: Sheet, system: DateSystem, list: IssueList, rowLimit = Number.POSITIVE_INFINITY) {
   const data = sheet['!data'] ?? [];
   const { bottom, right, left } = extentOf(data);
   const rowCount = Math.min(bottom + 1, rowLimit);
@@ -76,7 +80,7 @@ export function sheetRecords(sheet: Sheet, date1904: boolean, list: IssueList, r
   for (let r = 0; r < rowCount; r++) {
     const record: Cell[] = new Array(Math.max(0, width)).fill(null);
     for (let c = left; c <= right; c++) {
-      const { value, withoutResult } = cellOf(data[r]?.[c], date1904);
+      const { value, withoutResult } = cellOf(data[r]?.[c], system);
       record[c - left] = value;
       if (withoutResult) list.add(withoutResultIssue(r, c - left, data[r]?.[c]?.f ?? ''));
     }
@@ -95,11 +99,11 @@ function withoutResultIssue(row: number, column: number, formula: string) {
 }
 
 /** The first rows of a sheet, as texts, for choosing among sheets. */
-export function previewOf(name: string, sheet: Sheet, date1904: boolean, rowLimit: number): SheetPreview {
+export function previewOf(name: string, sheet: Sheet, system: DateSystem, rowLimit: number): SheetPreview {
   const data = sheet['!data'] ?? [];
   const { bottom, right, left } = extentOf(data);
   const silent = { add: () => {} } as unknown as IssueList;
-  const rows = sheetRecords(sheet, date1904, silent, rowLimit);
+  const rows = sheetRecords(sheet, system, silent, rowLimit);
   return {
     name,
     rowCount: bottom + 1,

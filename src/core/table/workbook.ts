@@ -24,7 +24,14 @@ export const workbookReader: Reader = {
     const xlsx = await import('@e965/xlsx');
     let book: WorkBook;
     try {
-      book = xlsx.read(safe.value, { type: 'array', dense: true, cellNF: true, cellFormula: true, cellHTML: false });
+      book = xlsx.read(safe.value, {
+        type: 'array',
+        dense: true,
+        cellNF: true,
+        cellFormula: true,
+        cellHTML: false,
+        sheetStubs: true,
+      });
     } catch (error) {
       return refuse(...refusalOf(error));
     }
@@ -93,9 +100,10 @@ function refusalOf(error: unknown): [string, string] {
 
 function tableOfBook(book: WorkBook, options: ReadOptions): Outcome<ReadTable> {
   const names = book.SheetNames.filter((name) => book.Sheets[name]);
-  const date1904 = book.Workbook?.WBProps?.date1904 === true;
+  const isOpen = ['ods', 'fods'].includes(book.bookType ?? '');
+  const system = book.Workbook?.WBProps?.date1904 === true ? '1904' : isOpen ? 'open' : '1900';
   const list = new IssueList();
-  const previews = names.map((name) => previewOf(name, book.Sheets[name] ?? {}, date1904, PREVIEW_ROWS));
+  const previews = names.map((name) => previewOf(name, book.Sheets[name] ?? {}, system, PREVIEW_ROWS));
   if (previews.every(({ rowCount }) => rowCount === 0)) {
     return refuse('empty-file', 'Every sheet of this workbook is empty. Choose a workbook with a table in it.');
   }
@@ -106,7 +114,7 @@ function tableOfBook(book: WorkBook, options: ReadOptions): Outcome<ReadTable> {
   }
   const sheet = wanted || likeliest(previews);
   const assembler = new TableAssembler(options.choice.headerRow);
-  for (const cells of sheetRecords(book.Sheets[sheet] ?? {}, date1904, list)) assembler.push(cells);
+  for (const cells of sheetRecords(book.Sheets[sheet] ?? {}, system, list)) assembler.push(cells);
   const outcome = assembler.finish();
   if (!outcome.ok) {
     return refuse('no-rows', `The sheet “${sheet}” has no table with rows in it. Choose another sheet.`);

@@ -13,7 +13,7 @@ import { useProject, useSession } from '../use-state';
 import { CataloguePanel } from './catalogue-panel';
 import { isTableText } from './paste-anywhere';
 import { ProblemList } from './problem-list';
-import { ReadingChoices } from './reading-choices';
+import { ReadingChoices, SheetChooser } from './reading-choices';
 import { Refreshed } from './refreshed';
 
 /** Gather: where the data comes from, and what is wrong with it. */
@@ -42,8 +42,9 @@ export function GatherBench() {
             CSV, workbook (XLSX, XLS, ODS) or JSON. Or drop one anywhere on this window, at any step.
           </p>
         </Field>
-        {table && <MoreFiles />}
         <Refreshed />
+        {readable && table.sheets.length > 1 && <SheetChooser table={table} />}
+        {table && <MoreFiles />}
         <p className="flex gap-2 rounded-md bg-spruce/10 p-2 text-[12px] leading-snug">
           <ShieldCheck className="size-4 shrink-0 text-spruce" aria-hidden />
           Your data stays in this browser. Nothing is sent anywhere, and the app works without a network.
@@ -56,7 +57,9 @@ export function GatherBench() {
       </Section>
       {readable && table.delimiter + table.sheet !== '' && (
         <Section title="How it is read">
-          <ReadingChoices table={table} />
+          <Fold title="Header line and notation" holds={['header-row', 'delimiter', 'encoding']}>
+            <ReadingChoices table={table} />
+          </Fold>
         </Section>
       )}
       <Section title="Without a file">
@@ -67,7 +70,7 @@ export function GatherBench() {
           </Button>
         </Field>
         <Field control="catalogue">
-          <Fold title="Choose from the catalogue">
+          <Fold title="Choose from the catalogue" holds={['catalogue']}>
             <CataloguePanel />
           </Fold>
         </Field>

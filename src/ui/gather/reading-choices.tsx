@@ -13,9 +13,6 @@ export function ReadingChoices({ table }: { readonly table: TableSummary }) {
   const isText = table.delimiter !== '';
   return (
     <>
-      {table.sheets.length > 1 && (
-        <SheetChooser table={table} onChoose={(sheet) => void readAs({ sheet, headerRow: null })} />
-      )}
       <NumberField
         control="header-row"
         value={table.headerRow}
@@ -47,13 +44,9 @@ export function ReadingChoices({ table }: { readonly table: TableSummary }) {
 }
 
 /** The sheets of a workbook, each with its first rows. */
-function SheetChooser({
-  table,
-  onChoose,
-}: {
-  readonly table: TableSummary;
-  readonly onChoose: (sheet: string) => void;
-}) {
+export function SheetChooser({ table }: { readonly table: TableSummary }) {
+  const { readAs } = useServices();
+  const onChoose = (sheet: string) => void readAs({ sheet, headerRow: null });
   return (
     <Field control="sheet">
       <div role="radiogroup" aria-label="Sheet" className="flex flex-col gap-1.5">

@@ -3,16 +3,25 @@
 import { ChevronRight } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { type ReactNode, useState } from 'react';
+import type { ControlId } from '../controls';
+import { useSession } from '../use-state';
 
 interface FoldProps {
   readonly title: ReactNode;
-  readonly open?: boolean;
+  /** Controls inside: asking for one of them from elsewhere opens the fold. */
+  readonly holds?: readonly ControlId[];
   readonly children: ReactNode;
 }
 
 /** Controls that are rarely needed, behind their title. */
-export function Fold({ title, open: first = false, children }: FoldProps) {
-  const [open, setOpen] = useState(first);
+export function Fold({ title, holds = [], children }: FoldProps) {
+  const asked = useSession((state) => (holds.some((id) => id === state.focusControl?.id) ? state.focusControl : null));
+  const [open, setOpen] = useState(asked !== null);
+  const [seen, setSeen] = useState(asked);
+  if (asked !== seen) {
+    setSeen(asked);
+    if (asked) setOpen(true);
+  }
   return (
     <Collapsible.Root open={open} onOpenChange={setOpen}>
       <Collapsible.Trigger className="flex w-full items-center gap-1 rounded-md border border-line bg-card px-2 py-1.5 text-left text-[13px] hover:border-ink">

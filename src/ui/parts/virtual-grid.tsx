@@ -43,12 +43,24 @@ interface VirtualGridProps {
   readonly handle?: Ref<GridHandle>;
   /** Changes when the widths of columns do. */
   readonly widthKey?: unknown;
+  /** Heads that stand upright reach over their narrow columns. */
+  readonly openHeads?: boolean;
 }
 
 /** A table of any size: only the cells in sight are in the page. Cells carry their place in `data-row` and `data-column`. */
 export function VirtualGrid(props: VirtualGridProps) {
   const { label, rowCount, columnCount, columnWidth, headOf, rowHeadOf, cellOf, rowHeadWidth, rowHeadLabel } = props;
-  const { headHeight = 32, focus, onWindow, editable = false, sectionProps, handle, widthKey, activeId } = props;
+  const {
+    headHeight = 32,
+    focus,
+    onWindow,
+    editable = false,
+    sectionProps,
+    handle,
+    widthKey,
+    activeId,
+    openHeads = false,
+  } = props;
   const box = useRef<HTMLElement>(null);
   const rows = useRowWindow(box, rowCount, headHeight);
   const columns = useVirtualizer({
@@ -123,7 +135,10 @@ export function VirtualGrid(props: VirtualGridProps) {
               role="columnheader"
               key={column.index}
               data-head={column.index}
-              className="absolute top-0 flex h-full flex-col justify-center overflow-hidden px-2 font-sans whitespace-nowrap"
+              className={cx(
+                'absolute top-0 flex h-full flex-col justify-center font-sans whitespace-nowrap',
+                !openHeads && 'overflow-hidden px-2',
+              )}
               style={{ left: rowHeadWidth + column.start, width: column.size }}
             >
               {headOf(column.index)}

@@ -7,6 +7,7 @@ import { setSession } from '@/state/session';
 import type { ColumnSummary } from '@/workers/protocol';
 import { Button } from '../parts/button';
 import { Section } from '../parts/field';
+import { Fold } from '../parts/fold';
 import { PickField } from '../parts/pick-field';
 import { SelectField } from '../parts/select-field';
 import { useChart, useSession } from '../use-state';
@@ -56,6 +57,45 @@ export function FieldChoices() {
   const why = guess ? `Read as ${guess.why}.` : 'No layout was recognised; choose the columns yourself.';
   const unsure = (code: string) => shapeIssues.some((issue) => issue.code === code);
   const valueColumn = columns.find(({ name }) => name === fields.value);
+  // What the column cannot decide, or the person has decided, stands in sight; the rest is folded away.
+  const askPeriods = unsure('ambiguous-dates') || fields.periodsAs !== 'auto';
+  const askDecimal = unsure('ambiguous-numbers') || fields.decimal !== 'auto';
+  const periodsField = (
+    <SelectField
+      control="periods-as"
+      value={fields.periodsAs}
+      choices={periodChoices}
+      hint={
+        unsure('ambiguous-dates') ? (
+          <strong className="text-mustard-text">Please say which: {prepared?.periodWhy}.</strong>
+        ) : (
+          prepared?.periodWhy && `Read as ${prepared.periodWhy}.`
+        )
+      }
+      onChange={(value) => set({ periodsAs: value as PeriodChoice })}
+    />
+  );
+  const decimalField = (
+    <PickField
+      control="decimal"
+      value={fields.decimal}
+      choices={[
+        { value: 'auto', label: 'As recognised' },
+        { value: 'point', label: '1.5', name: 'Point' },
+        { value: 'comma', label: '1,5', name: 'Comma' },
+      ]}
+      hint={
+        unsure('ambiguous-numbers') ? (
+          <strong className="text-mustard-text">
+            Please say which{valueColumn?.why ? `: ${valueColumn.why}` : ''}.
+          </strong>
+        ) : (
+          valueColumn?.why && `Read with a ${valueColumn.why}.`
+        )
+      }
+      onChange={(decimal) => set({ decimal })}
+    />
+  );
   return (
     <Section title="What is what">
       <SelectField
@@ -84,60 +124,34 @@ export function FieldChoices() {
       {fields.shape === 'periods-across' && (
         <p className="text-[12px] text-quiet">Every column whose name is a year or date is a period.</p>
       )}
-      <SelectField
-        control="periods-as"
-        value={fields.periodsAs}
-        choices={periodChoices}
-        hint={
-          unsure('ambiguous-dates') ? (
-            <strong className="text-mustard-text">Please say which: {prepared?.periodWhy}.</strong>
-          ) : (
-            prepared?.periodWhy && `Read as ${prepared.periodWhy}.`
-          )
-        }
-        onChange={(value) => set({ periodsAs: value as PeriodChoice })}
-      />
-      <PickField
-        control="decimal"
-        value={fields.decimal}
-        choices={[
-          { value: 'auto', label: 'As recognised' },
-          { value: 'point', label: '1.5', name: 'Point' },
-          { value: 'comma', label: '1,5', name: 'Comma' },
-        ]}
-        hint={
-          unsure('ambiguous-numbers') ? (
-            <strong className="text-mustard-text">
-              Please say which{valueColumn?.why ? `: ${valueColumn.why}` : ''}.
-            </strong>
-          ) : (
-            valueColumn?.why && `Read with a ${valueColumn.why}.`
-          )
-        }
-        onChange={(decimal) => set({ decimal })}
-      />
-      <SelectField
-        control="group"
-        value={fields.group}
-        choices={withNone}
-        hint={
-          fields.group ? 'One chart for each value, all with one look; choose among them above the table.' : undefined
-        }
-        onChange={(group) => set({ group })}
-      />
-      {fields.category !== '' && (
+      {askPeriods && periodsField}
+      {askDecimal && decimalField}
+      <Fold title="Notation, groups and colours" holds={['periods-as', 'decimal', 'group', 'colour-column']}>
+        {!askPeriods && periodsField}
+        {!askDecimal && decimalField}
         <SelectField
-          control="colour-column"
-          value={fields.colour}
+          control="group"
+          value={fields.group}
           choices={withNone}
           hint={
-            fields.colour
-              ? 'Cells such as #c8401b are colours; of other texts, each gets a colour of the palette.'
-              : undefined
+            fields.group ? 'One chart for each value, all with one look; choose among them above the table.' : undefined
           }
-          onChange={(colour) => set({ colour })}
+          onChange={(group) => set({ group })}
         />
-      )}
+        {fields.category !== '' && (
+          <SelectField
+            control="colour-column"
+            value={fields.colour}
+            choices={withNone}
+            hint={
+              fields.colour
+                ? 'Cells such as #c8401b are colours; of other texts, each gets a colour of the palette.'
+                : undefined
+            }
+            onChange={(colour) => set({ colour })}
+          />
+        )}
+      </Fold>
       {guess && !guessed && <Button onClick={() => set(guess.fields)}>Use the guess again</Button>}
     </Section>
   );

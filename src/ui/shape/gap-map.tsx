@@ -9,13 +9,20 @@ import { useChart, useSession } from '../use-state';
 
 /** How each cell comes about: its sign, its words, and its look. Signs differ in form, so that colour is not needed. */
 const states: Record<string, { sign: string; words: string; look: string }> = {
-  k: { sign: '■', words: 'a value of the table', look: 'text-spruce' },
+  k: { sign: '', words: 'a value of the table', look: 'bg-spruce' },
   b: { sign: '╱', words: 'bridged', look: 'text-accent-text font-bold bg-mustard/25' },
   c: { sign: '→', words: 'carried on', look: 'text-accent-text font-bold bg-mustard/25' },
   z: { sign: '0', words: 'counted as zero', look: 'text-accent-text font-bold bg-mustard/25' },
   a: { sign: '×', words: 'absent from the chart', look: 'text-accent-text font-bold' },
   o: { sign: '·', words: 'before the first or after the last value', look: 'text-quiet' },
 };
+
+/** Widths of a period by how many there are, so that patterns show without scrolling. */
+const widths: readonly (readonly [number, number])[] = [
+  [24, 24],
+  [40, 16],
+  [80, 12],
+];
 
 /** The gaps as a map: a row for each category, a column for each period. */
 export function GapMap() {
@@ -50,6 +57,8 @@ function GapGrid({ cube, gaps }: GapGridProps) {
   useEffect(() => {
     void load(wanted.current);
   }, [load]);
+  const widthPx = widths.find(([most]) => cube.periods.length <= most)?.[1] ?? 9;
+  const labelled = Math.ceil(20 / widthPx);
   return (
     <div className="flex h-full flex-col">
       <Legend gaps={gaps} />
@@ -58,12 +67,15 @@ function GapGrid({ cube, gaps }: GapGridProps) {
           label="Gaps, categories by periods"
           rowCount={cube.categories.length}
           columnCount={cube.periods.length}
-          columnWidth={() => 24}
+          columnWidth={() => widthPx}
+          widthKey={widthPx}
           headHeight={84}
+          openHeads
           headOf={(column) => {
             const period = cube.periods[column];
+            if (column % labelled !== 0) return null;
             return (
-              <span className="absolute bottom-1 left-1/2 origin-bottom-left translate-x-1 -rotate-90 text-[11px] text-quiet">
+              <span className="absolute bottom-1 left-1/2 origin-bottom-left translate-x-1 -rotate-90 text-[11px] whitespace-nowrap text-quiet">
                 {period ? periodLabel(cube.kind, period).slice(0, 12) : ''}
               </span>
             );
@@ -85,7 +97,7 @@ function GapGrid({ cube, gaps }: GapGridProps) {
                   role="img"
                   aria-label={state.words}
                   title={title}
-                  className={`absolute inset-0 grid place-content-center ${state.look}`}
+                  className={`absolute inset-x-px inset-y-1 grid place-content-center overflow-visible text-[11px] ${state.look}`}
                 >
                   {state.sign}
                 </span>

@@ -3,21 +3,26 @@
 import { useMemo } from 'react';
 import { decimalsOf, numberFormat } from '@/core/scale/number-format';
 import { periodLabel } from '@/core/scale/period-format';
-import { cubeValue } from '@/core/shaping/cube';
+import { type Cube, cubeValue } from '@/core/shaping/cube';
 import { VirtualGrid } from '../parts/virtual-grid';
 import { useSession } from '../use-state';
 
 /** The shaped table: a row for each period, a column for each category. */
 export function ShapedTable() {
   const cube = useSession((state) => state.cube);
+  return cube && <ValueTable cube={cube} label="The shaped table, periods by categories" />;
+}
+
+/** Values by period and category. */
+export function ValueTable({ cube, label }: { readonly cube: Cube; readonly label: string }) {
   const format = useMemo(() => {
     const style = { decimals: null, prefix: '', suffix: '', compact: false };
-    return numberFormat(style, cube ? decimalsOf(cube.values) : 0);
+    return numberFormat(style, decimalsOf(cube.values));
   }, [cube]);
-  if (!cube) return null;
   return (
     <VirtualGrid
-      label="The shaped table, periods by categories"
+      label={label}
+      widthKey={cube}
       rowCount={cube.periods.length}
       columnCount={cube.categories.length}
       columnWidth={(column) => Math.min(240, Math.max(104, (cube.categories[column]?.length ?? 0) * 8 + 24))}

@@ -32,7 +32,7 @@ const serial: Digits = {
   words: 'days as a spreadsheet counts them',
   pattern: /^\d{4,5}(?:\.\d+)?$/,
   needsName: true,
-  read: (text) => isoDay(serialToIso(Number(text), false)),
+  read: (text) => isoDay(serialToIso(Number(text), '1900')),
 };
 
 const notations: readonly Digits[] = [

@@ -1,0 +1,121 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { read, utils } from '@e965/xlsx';
+import { beforeAll, describe, expect, it } from 'vitest';
+
+const root = path.join(import.meta.dirname, '../..');
+const folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-'));
+const script = path.join(root, 'scripts/tempo.mjs');
+const put = (name: string, text: string) => {
+  writeFileSync(path.join(folder, name), text);
+  return name;
+};
+const run = (...args: string[]) =>
+  spawnSync('node', [script, ...args], { cwd: folder, encoding: 'utf8', env: { ...process.env, INIT_CWD: folder } });
+const printed = (...args: string[]) =>
+  execFileSync('node', [script, ...args], { cwd: folder, encoding: 'utf8', env: { ...process.env, INIT_CWD: folder } });
+
+beforeAll(() => {
+  put(
+    'long.csv',
+    'Day,Harbour,People\n01/03/2004,Oyle,"1,200"\n27/03/2004,Oyle,300\n01/04/2004,Oyle,400\n01/03/2004,=Pell,wet\n01/04/2004,=Pell,-7\n',
+  );
+});
+
+describe('tempo inspect', () => {
+  it('prints what was understood, as JSON', () => {
+    const found = JSON.parse(printed('inspect', 'long.csv', '--json'));
+    expect(found).toMatchObject({
+      shape: 'long',
+      period: { column: 'Day', kind: 'day', first: '2004-03-01', last: '2004-04-01', count: 3, regular: false },
+      category: { column: 'Harbour', count: 2, names: ['Oyle', '=Pell'] },
+      value: { column: 'People' },
+      rows: 5,
+      suggestions: [],
+    });
+    expect(found.issues).toMatchObject([{ code: 'unreadable-number', row: 5, column: 'People', raw: 'wet' }]);
+  });
+
+  it('prints the same in words, and help', () => {
+    expect(printed('inspect', 'long.csv')).toContain('day first, because 27 stands in first place in row 3');
+    for (const args of [['--help'], ['inspect', '--help'], ['prepare', '--help']])
+      expect(printed(...args)).toContain('Usage');
+  });
+});
+
+describe('tempo prepare', () => {
+  it('writes CSV with formulas made harmless, and missing cells empty', () => {
+    expect(printed('prepare', 'long.csv')).toBe(
+      'period,Oyle,"\'=Pell"\n2004-03-01,1200,\n2004-03-27,300,\n2004-04-01,400,-7\n',
+    );
+  });
+
+  it('follows its options', () => {
+    expect(printed('prepare', 'long.csv', '--every', 'month', '--combine', 'mean', '--where', 'Harbour=Oyle')).toBe(
+      'period,Oyle\n2004-03,750\n2004-04,400\n',
+    );
+    expect(printed('prepare', 'long.csv', '--period', 'Harbour', '--category', 'Day', '--value', 'People')).toContain(
+      'Oyle,',
+    );
+  });
+
+  it('writes workbooks and JSON that come back with the same values', () => {
+    printed('prepare', 'long.csv', '--out', 'out.xlsx');
+    const sheet = read(readFileSync(path.join(folder, 'out.xlsx'))).Sheets.Shaped ?? {};
+    expect(utils.sheet_to_json(sheet, { header: 1 })[1]).toEqual(['2004-03-01', 1200]);
+    expect(sheet.C1).toMatchObject({ t: 's', v: '=Pell' });
+    printed('prepare', 'long.csv', '--out', 'out.json');
+    expect(JSON.parse(readFileSync(path.join(folder, 'out.json'), 'utf8'))[2]).toEqual({
+      period: '2004-04-01',
+      Oyle: 400,
+      '=Pell': -7,
+    });
+  });
+
+  it('runs steps on new data and says what no longer fits', () => {
+    const fields = {
+      shape: 'long',
+      period: 'Day',
+      category: 'Harbour',
+      value: 'People',
+      group: '',
+      colour: '',
+      periodsAs: 'auto',
+      decimal: 'auto',
+    };
+    const recode = {
+      kind: 'recode',
+      id: 'a',
+      name: '',
+      on: true,
+      column: 'Harbour',
+      pairs: [{ from: 'Gone', to: 'Here' }],
+    };
+    put('steps.json', JSON.stringify({ format: 'plucky-tempo-steps', version: 1, fields, steps: [recode] }));
+    const { status, stdout, stderr } = run('prepare', 'long.csv', '--steps', 'steps.json');
+    expect([status, stdout.split('\n')[1]]).toEqual([0, '2004-03-01,1200,']);
+    expect(stderr).toContain('“Gone”');
+  });
+
+  it.each([
+    [['inspect', 'none.csv'], 'no such file'],
+    [['inspect'], 'missing required argument'],
+    [['prepare', 'long.csv', '--combine', 'guess'], 'must be one of'],
+    [['prepare', 'long.csv', '--where', 'Harbour'], 'COLUMN=VALUE'],
+    [['prepare', 'long.csv', '--where', 'Gone=1'], 'Gone'],
+    [['prepare', 'long.csv', '--value', 'Gone'], 'no column called “Gone”'],
+    [['prepare', 'long.csv', '--out', 'out.doc'], 'csv, xlsx, json'],
+    [['prepare', 'long.csv', '--steps', 'long.csv'], 'not valid JSON'],
+    [['dance'], 'unknown command'],
+  ])('ends %j with status 2, a plain message, and nothing half-written', (args, message) => {
+    const before = readdirSync(folder);
+    const { status, stdout, stderr } = run(...args);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toContain(message);
+    expect(stderr).not.toContain('    at ');
+    expect(readdirSync(folder)).toEqual(before);
+    expect(existsSync(path.join(folder, 'out.doc'))).toBe(false);
+  });
+});
