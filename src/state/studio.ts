@@ -8,7 +8,7 @@ import {
 import type { Chart, Project, SourceKind, TableEntry, TableSource } from '@/core/project/project';
 import { keysFor } from '@/core/shaping/add-table';
 import type { Cube } from '@/core/shaping/cube';
-import { type Fields, fieldsOfShape, noFields } from '@/core/shaping/fields';
+import { type Fields, fieldsOf, fieldsOfShape, noFields } from '@/core/shaping/fields';
 import { isHandStep } from '@/core/shaping/steps/step';
 import type { Issue } from '@/core/table/issue';
 import { noReadingChoice, type ReadingChoice } from '@/core/table/reader';
@@ -241,7 +241,9 @@ export class Studio {
 
   private async freshProject(entry: TableEntry, summary: TableSummary, sample: Sample | null): Promise<Project> {
     const { project: before } = documentStore.getState();
-    const fields = summary.guesses[0]?.fields ?? noFields;
+    // An empty grid says in its column names what belongs where.
+    const typed = fieldsOf({ shape: 'long', period: 'Period', category: 'Category', value: 'Value' });
+    const fields = entry.source.kind === 'typed' ? typed : (summary.guesses[0]?.fields ?? noFields);
     const { outcome } = await this.workers.table.prepare(entry.steps, fields, '');
     const title = sample?.title ?? titleFromFileName(entry.source.fileName);
     const chart = defaultChart(freshId(), entry.id, fields);
@@ -379,6 +381,13 @@ export class Studio {
     const key = JSON.stringify([keyOf(entry), entry.steps, chart.fields, chart.group]);
     if (this.preparedFor === key) return this.cube !== null;
     const { outcome, ...prepared } = await this.workers.table.prepare(entry.steps, chart.fields, groupOf(chart));
+    const [guess] = prepared.guesses;
+    if (guess && fieldsOfShape[chart.fields.shape].every((role) => chart.fields[role] === '')) {
+      // Nothing was recognised before: values typed into an empty grid become a chart as soon as they can.
+      documentStore.setState(({ project }) => ({ project: project && withFields(project, chart.id, guess.fields) }));
+      this.again = true;
+      return false;
+    }
     const group = chart.fields.group !== '' && !prepared.groups.some(({ name }) => name === chart.group);
     const first = prepared.groups[0]?.name;
     if (group && first !== undefined) {
@@ -443,6 +452,10 @@ export function tableOf(project: Project, chart: Chart): TableEntry {
 }
 
 const groupOf = (chart: Chart) => (chart.fields.group === '' ? '' : chart.group);
+
+function withFields(project: Project, chartId: string, fields: Fields): Project {
+  return { ...project, charts: project.charts.map((chart) => (chart.id === chartId ? { ...chart, fields } : chart)) };
+}
 
 function withGroup(project: Project, chartId: string, group: string): Project {
   return { ...project, charts: project.charts.map((chart) => (chart.id === chartId ? { ...chart, group } : chart)) };

@@ -32,6 +32,8 @@ export function useShortcuts({ onPalette, onHelp, onOpen }: ShortcutActions): vo
   const services = useServices();
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
+      // Dragging a step by keyboard takes Space and the arrows for itself.
+      if (event.defaultPrevented) return;
       const done =
         event.ctrlKey || event.metaKey
           ? withCommand(event, services, onPalette, onOpen)

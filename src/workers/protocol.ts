@@ -62,6 +62,8 @@ export interface PreparedReport {
   readonly prepared: GridSummary;
   readonly suggestions: readonly Suggestion[];
   readonly groups: readonly { readonly name: string; readonly rowCount: number }[];
+  /** Guesses at the layout of the table after all steps. */
+  readonly guesses: readonly ShapeGuess[];
   /** How the period column is read, and why. */
   readonly periodWhy: string;
 }

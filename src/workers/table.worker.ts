@@ -9,6 +9,7 @@ import { findSuspicious } from '@/core/shaping/findings';
 import { type PeriodRanks, rankPeriods, summarisePeriods } from '@/core/shaping/period-ranks';
 import { nextAddedNumber, planBlock } from '@/core/shaping/plan-edits';
 import { groupsOf, Preparer } from '@/core/shaping/preparation';
+import { recogniseShapes } from '@/core/shaping/recognise-shape';
 import { placeOfRow } from '@/core/shaping/steps/hand-steps';
 import { inOrder, isHandStep, isSeriesStep, type Step } from '@/core/shaping/steps/step';
 import { suggestNext, understand } from '@/core/shaping/understand';
@@ -138,6 +139,7 @@ const api: TableWorkerApi = {
       prepared: summaryOf(table),
       suggestions: suggestNext(preparer, steps, fields, prepared),
       groups: fields.group === '' ? [] : groupsOf(table, fields.group).slice(0, LISTED_VALUES),
+      guesses: recogniseShapes(table, open.read.decimalHint),
       periodWhy: preparer.periodWhy(fields, table) ?? '',
     };
     return report.outcome.ok ? Comlink.transfer(report, [report.outcome.value.values.buffer as ArrayBuffer]) : report;

@@ -27,7 +27,7 @@ export function GatherBench() {
     <>
       <Section title="Your table">
         <TableWords />
-        <Field control="open-file">
+        <Field control="open-file" bare>
           <Button look="loud" className="w-full" onClick={() => input.current?.click()}>
             <FileUp className="size-4" aria-hidden /> Choose a file
           </Button>
@@ -51,7 +51,7 @@ export function GatherBench() {
         </p>
       </Section>
       <Section title="Problems">
-        <Field control="problems">
+        <Field control="problems" bare>
           <ProblemList />
         </Field>
       </Section>
@@ -64,19 +64,19 @@ export function GatherBench() {
       )}
       <Section title="Without a file">
         <PasteField />
-        <Field control="empty-grid">
+        <Field control="empty-grid" bare>
           <Button className="w-full" onClick={() => void services.openEmpty()}>
             <Grid3x3 className="size-4" aria-hidden /> Start with an empty grid
           </Button>
         </Field>
-        <Field control="catalogue">
+        <Field control="catalogue" bare>
           <Fold title="Choose from the catalogue" holds={['catalogue']}>
             <CataloguePanel />
           </Fold>
         </Field>
       </Section>
       <Section title="From the Saltmere Isles">
-        <Field control="samples">
+        <Field control="samples" bare>
           <div className="flex flex-col gap-1.5">
             {samples.map((sample) => (
               <SampleButton key={sample.id} sample={sample} onOpen={() => void services.openSample(sample)} />
@@ -115,7 +115,7 @@ function MoreFiles() {
   const kind = useProject((project) => project.tables[0]?.source.kind ?? 'file', 'file');
   return (
     <div className="flex flex-col gap-3">
-      <Field control="add-file">
+      <Field control="add-file" bare>
         <Button className="w-full" onClick={() => add.current?.click()}>
           <FilePlus2 className="size-4" aria-hidden /> Add rows or columns from a file
         </Button>
@@ -128,7 +128,7 @@ function MoreFiles() {
         />
       </Field>
       {kind === 'file' && (
-        <Field control="refresh">
+        <Field control="refresh" bare>
           <Button
             className="w-full"
             onClick={() => void services.refresh().then((done) => !done && again.current?.click())}
@@ -154,6 +154,7 @@ function PasteField() {
   return (
     <Field
       control="paste-table"
+      bare
       hint={
         wrong ? <span role="alert">That is no table: copy several rows and columns, names included.</span> : undefined
       }

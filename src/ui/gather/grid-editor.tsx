@@ -79,9 +79,10 @@ function Grid({ grid }: { readonly grid: GridSummary }) {
     const { row, column } = editing;
     setEditing(null);
     handle.current?.focus();
-    await actions.put(row, column, [[text]]);
+    // The selection moves before the worker answers, so that quick typing goes to the next cell.
     const by = { down: [1, 0], right: [0, 1], left: [0, -1], stay: [0, 0] }[move] as [number, number];
     go(oneCell(Math.min(size.rowCount - 1, row + by[0]), Math.max(0, Math.min(size.columnCount - 1, column + by[1]))));
+    await actions.put(row, column, [[text]]);
   };
 
   const onKeyDown = (event: KeyboardEvent) => {

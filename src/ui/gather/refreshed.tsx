@@ -29,7 +29,7 @@ export function Refreshed() {
     <section aria-label="What changed" className="rounded-md border border-spruce bg-card p-2 text-[12px] leading-snug">
       <div className="flex items-start justify-between gap-2">
         <strong className="text-[13px] break-words">What changed with {refreshed.fileName}</strong>
-        <IconButton label="Close what changed" className="size-6" onClick={() => setSession({ refreshed: null })}>
+        <IconButton label="Close what changed" className="size-6!" onClick={() => setSession({ refreshed: null })}>
           <X className="size-3.5" aria-hidden />
         </IconButton>
       </div>

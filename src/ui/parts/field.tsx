@@ -12,10 +12,12 @@ interface FieldProps {
   readonly hint?: ReactNode;
   readonly children: ReactNode;
   readonly row?: boolean;
+  /** The section or the control itself says what it is: the label is only read aloud. */
+  readonly bare?: boolean;
 }
 
 /** A labelled control of the bench. Comes into view, and is lit for a moment, when asked for from elsewhere. */
-export function Field({ control, inputId, hint, children, row = false }: FieldProps) {
+export function Field({ control, inputId, hint, children, row = false, bare = false }: FieldProps) {
   const { label } = controlEntry(control);
   const box = useRef<HTMLDivElement>(null);
   const asked = useSession((state) => (state.focusControl?.id === control ? state.focusControl.count : 0));
@@ -31,15 +33,15 @@ export function Field({ control, inputId, hint, children, row = false }: FieldPr
   return (
     <div ref={box} className={cx('control rounded-md', row && 'grid grid-cols-[1fr_132px] items-center gap-3')}>
       {inputId ? (
-        <label htmlFor={inputId} className="block text-[13px] text-quiet">
+        <label htmlFor={inputId} className={bare ? 'sr-only' : 'block text-[13px] text-quiet'}>
           {label}
         </label>
       ) : (
-        <div id={`label-${control}`} className="block text-[13px] text-quiet">
+        <div id={`label-${control}`} className={bare ? 'sr-only' : 'block text-[13px] text-quiet'}>
           {label}
         </div>
       )}
-      <div className={row ? '' : 'mt-1'}>{children}</div>
+      <div className={row || bare ? '' : 'mt-1'}>{children}</div>
       {hint && <p className={cx('text-[12px] leading-snug text-quiet', row ? 'col-span-2 -mt-2' : 'mt-1')}>{hint}</p>}
     </div>
   );

@@ -17,13 +17,13 @@ export function PickBar<T extends string>({ label, value, choices, onChange }: P
       aria-label={label}
       value={value ?? ''}
       onValueChange={(chosen) => chosen && onChange(chosen as T)}
-      className="flex gap-1"
+      className="flex shrink-0 gap-1"
     >
       {choices.map((choice) => (
         <ToggleGroup.Item
           key={choice.value}
           value={choice.value}
-          className="h-7 rounded-md px-2.5 text-[12px] hover:bg-line/60 data-[state=on]:bg-ink data-[state=on]:text-paper"
+          className="h-7 rounded-md px-2.5 whitespace-nowrap text-[12px] hover:bg-line/60 data-[state=on]:bg-ink data-[state=on]:text-paper"
         >
           {choice.label}
         </ToggleGroup.Item>

@@ -39,7 +39,7 @@ export function columnChoices(columns: readonly ColumnSummary[]) {
 /** What is what: the layout, and the columns of period, category and value. */
 export function FieldChoices() {
   const fields = useChart((chart) => chart.fields);
-  const guesses = useSession((state) => state.table?.guesses);
+  const guesses = useSession((state) => state.prepared?.guesses ?? state.table?.guesses);
   const prepared = useSession((state) => state.prepared);
   const shapeIssues = useSession((state) => state.shapeIssues);
   if (!fields || !guesses) return null;

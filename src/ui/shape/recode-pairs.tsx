@@ -39,7 +39,7 @@ export function RecodePairs({ step, onChange }: RecodePairsProps) {
           />
           <IconButton
             label={`Take out pair ${i + 1}`}
-            className="size-6"
+            className="size-6!"
             disabled={pairs.length === 1}
             onClick={() => onChange(pairs.filter((_, place) => place !== i))}
           >

@@ -41,7 +41,7 @@ export function StepList() {
   const reports = new Map(prepared?.reports.map((report) => [report.id, report]));
   return (
     <Section title="Steps">
-      <Field control="steps">
+      <Field control="steps" bare>
         {steps.length === 0 && (
           <p className="mb-2 text-[12px] text-quiet">
             None yet: the table is used as it is. Edits in Gather and what you add here are kept as steps, and run again

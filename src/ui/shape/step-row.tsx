@@ -97,19 +97,19 @@ export function StepRow({ step, report }: StepRowProps) {
       <div className="flex items-center gap-0.5 border-t border-line px-1">
         <IconButton
           label={open ? 'Close the step' : `Edit: ${words}`}
-          className="size-6"
+          className="size-6!"
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
           <SlidersHorizontal className="size-3.5" aria-hidden />
         </IconButton>
-        <IconButton label={`Rename: ${words}`} className="size-6" onClick={() => setRenaming(true)}>
+        <IconButton label={`Rename: ${words}`} className="size-6!" onClick={() => setRenaming(true)}>
           <PenLine className="size-3.5" aria-hidden />
         </IconButton>
         <IconButton
           label={`Show the table after: ${words}`}
           aria-pressed={shown}
-          className={cx('size-6', shown && 'bg-spruce text-card hover:bg-spruce')}
+          className={cx('size-6!', shown && 'bg-spruce text-card hover:bg-spruce')}
           onClick={() =>
             setSession({
               shownStep: sessionStore.getState().shownStep === step.id ? null : step.id,
@@ -119,7 +119,7 @@ export function StepRow({ step, report }: StepRowProps) {
         >
           <Eye className="size-3.5" aria-hidden />
         </IconButton>
-        <IconButton label={`Take out: ${words}`} className="ml-auto size-6" onClick={() => removeStep(step.id)}>
+        <IconButton label={`Take out: ${words}`} className="ml-auto size-6!" onClick={() => removeStep(step.id)}>
           <Trash2 className="size-3.5" aria-hidden />
         </IconButton>
       </div>

@@ -13,7 +13,7 @@ export function Suggestions() {
   if (!suggestions || suggestions.length === 0) return null;
   return (
     <Section title="The data suggest">
-      <Field control="suggestions">
+      <Field control="suggestions" bare>
         <ul className="flex flex-col gap-2">
           {suggestions.map(({ step, why }) => (
             <li
