@@ -134,7 +134,59 @@ function library() {
   write('library-loans.csv', rows);
 }
 
+/**
+ * As an office hands it out: a title and a note above, decimal commas and points for thousands, districts to be combined
+ * into islands, a total, a name in two spellings, notes below.
+ */
+function markets() {
+  const next = random(71);
+  const islands = {
+    Oyle: ['North', 'South', 'Harbour'],
+    Pell: ['Moor', 'Quay'],
+    Marrow: ['East', 'West', 'Old Town'],
+    Sandle: ['Shore', 'Hill'],
+  };
+  const years = Array.from({ length: 16 }, (_, i) => 2008 + i);
+  const german = (value) =>
+    value
+      .toFixed(2)
+      .replace(/\B(?=(\d{3})+(?!\d))/g, '.')
+      .replace(/\.(\d\d)$/, ',$1');
+  const lines = [
+    'Market turnover by district',
+    'in thousand crowns, both markets',
+    '',
+    ['District', 'Island', ...years].join(';'),
+  ];
+  const totals = years.map(() => 0);
+  for (const [island, districts] of Object.entries(islands)) {
+    for (const district of districts) {
+      const name = `${island} ${district}`;
+      const values = course(next, years.length, 300 + 2500 * next(), 0.02 + 0.05 * (next() - 0.5), 0.12);
+      values.forEach((value, i) => {
+        totals[i] += Math.round(value * 100) / 100;
+      });
+      lines.push(
+        [
+          name,
+          island,
+          ...values.map((value, i) => (name === 'Pell Quay' && i > 4 && i < 8 ? '..' : german(value))),
+        ].join(';'),
+      );
+      if (name === 'Pell Quay') for (const i of [5, 6, 7]) totals[i] -= Math.round(values[i] * 100) / 100;
+    }
+  }
+  lines.push(
+    ['All districts', '', ...totals.map(german)].join(';'),
+    '',
+    'Source: Saltmere Office of Counts (made-up data)',
+    '.. not counted',
+  );
+  writeFileSync('public/samples/market-turnover.csv', `${lines.join('\n')}\n`);
+}
+
 ferries();
 catches();
 tides();
 library();
+markets();

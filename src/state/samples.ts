@@ -47,6 +47,24 @@ export const samples: readonly Sample[] = [
     subtitle: 'Loans from the library boat a month',
     suffix: '',
   },
+  {
+    id: 'markets',
+    name: 'Market turnover, as handed out',
+    file: 'market-turnover.csv',
+    about: 'Awkward: a title, decimal commas, districts of islands, a total, gaps and notes',
+    title: 'Market turnover by district',
+    subtitle: 'In thousand crowns',
+    suffix: '',
+  },
+  {
+    id: 'workbook',
+    name: 'A workbook of harbours',
+    file: 'harbours.xlsx',
+    about: 'Awkward: two sheets, a title line, a total row and a footnote',
+    title: 'Passengers by harbour',
+    subtitle: 'Persons, both directions',
+    suffix: '',
+  },
 ];
 
 /** The source note under every chart of a sample. */
