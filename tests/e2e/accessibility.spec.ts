@@ -1,6 +1,12 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { goTo, openApp, pause } from './support';
+
+/** Fails with the name of the view, the rule and the first element that breaks it. */
+async function check(page: Page, view: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).exclude('[role="separator"]').analyze();
+  expect(violations.map(({ id, nodes }) => `${view}: ${id}: ${nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+}
 
 for (const theme of ['light', 'dark'] as const) {
   test(`every step can be read and used by everyone, ${theme}`, async ({ page }) => {
@@ -10,9 +16,23 @@ for (const theme of ['light', 'dark'] as const) {
     await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
     for (const step of ['Gather', 'Shape', 'Dress', 'Pace', 'Output'] as const) {
       await goTo(page, step);
-      const { violations } = await new AxeBuilder({ page }).exclude('[role="separator"]').analyze();
-      expect(violations.map(({ id, nodes }) => `${step}: ${id}: ${nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+      await check(page, step);
     }
+    await goTo(page, 'Shape');
+    await page.getByRole('button', { name: 'Add a step' }).click();
+    await page.getByRole('menuitem', { name: /^Keep or leave out rows/ }).click();
+    await page.getByRole('button', { name: 'Notation, groups and colours' }).click();
+    await check(page, 'Shape with a step');
+    for (const view of ['Ranks and findings', 'Gaps']) {
+      await page.getByRole('radio', { name: view, exact: true }).click();
+      await expect(page.getByRole('region', { name: /Ranks and values|Gaps, categories/ })).toBeVisible();
+      await check(page, view);
+    }
+    await goTo(page, 'Gather');
+    await page.getByRole('button', { name: 'Choose from the catalogue' }).click();
+    await expect(page.getByRole('button', { name: 'Fetch the table' })).toBeVisible();
+    await page.getByRole('button', { name: 'Find', exact: true }).click();
+    await check(page, 'Gather with the catalogue');
   });
 }
 

@@ -61,7 +61,9 @@ export function VirtualGrid(props: VirtualGridProps) {
     activeId,
     openHeads = false,
   } = props;
-  const box = useRef<HTMLElement>(null);
+  const box = useRef<HTMLDivElement>(null);
+  // A region may not be called a grid, so an editable grid is a plain box with that role.
+  const Box = editable ? 'div' : 'section';
   const rows = useRowWindow(box, rowCount, headHeight);
   const columns = useVirtualizer({
     horizontal: true,
@@ -95,10 +97,9 @@ export function VirtualGrid(props: VirtualGridProps) {
   }, [focus?.count]);
   const widthPx = rowHeadWidth + columns.getTotalSize();
   return (
-    <section
+    <Box
       ref={box}
       aria-label={label}
-      // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region has to be reachable with the keyboard
       tabIndex={0}
       {...(editable
         ? {
@@ -189,6 +190,6 @@ export function VirtualGrid(props: VirtualGridProps) {
           </div>
         ))}
       </div>
-    </section>
+    </Box>
   );
 }

@@ -73,10 +73,11 @@ function GapGrid({ cube, gaps }: GapGridProps) {
           openHeads
           headOf={(column) => {
             const period = cube.periods[column];
-            if (column % labelled !== 0) return null;
+            const label = period ? periodLabel(cube.kind, period).slice(0, 12) : '';
+            if (column % labelled !== 0) return <span className="sr-only">{label}</span>;
             return (
               <span className="absolute bottom-1 left-1/2 origin-bottom-left translate-x-1 -rotate-90 text-[11px] whitespace-nowrap text-quiet">
-                {period ? periodLabel(cube.kind, period).slice(0, 12) : ''}
+                {label}
               </span>
             );
           }}
