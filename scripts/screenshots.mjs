@@ -49,13 +49,34 @@ try {
   await step(light, 'Output');
   await shoot(light, 'output');
   await step(light, 'Gather');
+  await light.getByRole('button', { name: /A workbook of harbours/ }).click();
+  await light.getByRole('radio', { name: /^Passengers/ }).waitFor();
+  await seek(light, 0.4);
+  await light.getByRole('heading', { name: 'Your table' }).scrollIntoViewIfNeeded();
+  await shoot(light, 'gather');
+  await light.getByRole('button', { name: /Market turnover/ }).click();
+  await light.getByTestId('stage-words').filter({ hasText: 'All districts' }).waitFor({ state: 'attached' });
+  await step(light, 'Shape');
+  for (const apply of ['Leave out', 'Roll', 'Combine']) {
+    await light.getByRole('button', { name: new RegExp(`Apply: ${apply}`) }).click();
+  }
+  await light.getByRole('button', { name: /^Show the table after: Roll/ }).click();
+  await light.getByRole('heading', { name: 'Steps', exact: true }).scrollIntoViewIfNeeded();
+  await seek(light, 0.4);
+  await shoot(light, 'shape');
+  await step(light, 'Gather');
   await light.getByRole('button', { name: /Tide power/ }).click();
   await light.getByText('sensor wet').first().waitFor();
-  await light.getByRole('button', { name: /Row 300, Energy/ }).click();
-  await seek(light, 0.4);
-  await shoot(light, 'gather');
   await step(light, 'Shape');
-  await shoot(light, 'shape');
+  await light.getByRole('radio', { name: 'Ranks and findings' }).click();
+  await light.getByRole('region', { name: 'Ranks and values' }).waitFor();
+  await light.waitForTimeout(500);
+  await seek(light, 0.4);
+  await shoot(light, 'ranks');
+  await light.getByRole('radio', { name: 'Gaps', exact: true }).click();
+  await light.getByRole('region', { name: /^Gaps/ }).waitFor();
+  await light.getByRole('region', { name: /^Gaps/ }).evaluate((map) => map.scrollTo(330, 0));
+  await shoot(light, 'gaps');
   const dark = await open('dark');
   await dark.getByRole('button', { name: 'Background #12191E' }).click();
   await dark.getByRole('radio', { name: '9:16, tall' }).click();

@@ -33,7 +33,7 @@ async function playFirst(services: Services): Promise<void> {
   const stop = sessionStore.subscribe((state) => {
     if (!state.overview) return;
     stop();
-    if (!matchMedia('(prefers-reduced-motion: reduce)').matches) void services.studio.play();
+    if (!matchMedia('(prefers-reduced-motion: reduce)').matches) void services.studio.playback.play();
   });
 }
 

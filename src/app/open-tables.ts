@@ -2,9 +2,10 @@
 
 import { toast } from 'sonner';
 import { documentStore } from '@/state/document';
+import { currentChart, tableOf } from '@/state/project-tables';
 import { keepHandle, loadHandle } from '@/state/shelf';
 import type { Incoming } from '@/state/studio';
-import { currentChart, ImportRefused, type Studio, tableOf } from '@/state/studio';
+import { ImportRefused, type Studio } from '@/state/studio';
 import type { OpenedFile } from '@/ui/services';
 
 /** The most that a table's file may weigh; more does not fit into a browser's memory several times over. */

@@ -1,11 +1,8 @@
 'use client';
 
+import type { Remote } from '@/state/remote';
 import { callback, startTableWorker, transfer } from '@/workers/client';
 import type { TableWorkerApi } from '@/workers/protocol';
-
-type Remote<T> = {
-  [K in keyof T]: T[K] extends (...args: infer A) => Promise<infer R> ? (...args: A) => Promise<R> : never;
-};
 
 /** The worker that reads tables, which can be ended and started anew behind the same face. */
 export interface TableClient {

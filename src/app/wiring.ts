@@ -6,9 +6,10 @@ import { misfitsOfFields, readStepsFile, writeStepsFile } from '@/core/shaping/s
 import { documentStore, endGesture, replaceProject } from '@/state/document';
 import { editChart } from '@/state/edit-chart';
 import { replaceSteps } from '@/state/edit-table';
+import { currentChart, tableOf } from '@/state/project-tables';
 import { sessionStore, setSession } from '@/state/session';
 import { keepAsset, loadAsset } from '@/state/shelf';
-import { currentChart, Studio, tableOf } from '@/state/studio';
+import { Studio } from '@/state/studio';
 import type { FilmChoice, OpenedFile, Services } from '@/ui/services';
 import { callback, startStageWorker, transfer } from '@/workers/client';
 import { download, fileNameOf } from './download';

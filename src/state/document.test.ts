@@ -4,7 +4,7 @@ import { noFields } from '@/core/shaping/fields';
 import { noReadingChoice } from '@/core/table/reader';
 import { documentStore, edit, endGesture, redo, replaceProject, undo } from './document';
 import { beatWeight, setBeatWeight, setCategoryColour } from './edit-chart';
-import { currentChart } from './studio';
+import { currentChart } from './project-tables';
 
 const source = { kind: 'file', fileName: 'x.csv', assetId: 'a1', reading: noReadingChoice } as const;
 const project = defaultProject(

@@ -8,29 +8,29 @@ import {
 import type { Chart, Project, SourceKind, TableEntry, TableSource } from '@/core/project/project';
 import { keysFor } from '@/core/shaping/add-table';
 import type { Cube } from '@/core/shaping/cube';
-import { type Fields, fieldsOf, fieldsOfShape, noFields } from '@/core/shaping/fields';
-import { isHandStep } from '@/core/shaping/steps/step';
+import { fieldsOf, fieldsOfShape, noFields } from '@/core/shaping/fields';
 import type { Issue } from '@/core/table/issue';
 import { noReadingChoice, type ReadingChoice } from '@/core/table/reader';
-import type {
-  PlayOptions,
-  PreparedReport,
-  SourceBytes,
-  StageReport,
-  StageWorkerApi,
-  TableSummary,
-  TableWorkerApi,
-} from '@/workers/protocol';
+import type { SourceBytes, StageReport, StageWorkerApi, TableSummary, TableWorkerApi } from '@/workers/protocol';
 import { documentStore, edit, replaceProject } from './document';
 import { freshId } from './fresh-id';
+import { Playback } from './playback';
+import {
+  currentChart,
+  fits,
+  groupOf,
+  issuesOf,
+  keyOf,
+  tableOf,
+  withFields,
+  withGroup,
+  withSameLook,
+} from './project-tables';
+import type { Remote } from './remote';
 import type { Sample } from './samples';
 import { sampleSource } from './samples';
 import { sessionStore, setSession } from './session';
 import { keepAsset, loadAsset } from './shelf';
-
-type Remote<T> = {
-  [K in keyof T]: T[K] extends (...args: infer A) => Promise<infer R> ? (...args: A) => Promise<R> : never;
-};
 
 /** The workers, given from outside so that this module knows nothing of threads. */
 export interface StudioWorkers {
@@ -38,11 +38,6 @@ export interface StudioWorkers {
   /** Ends the worker that reads tables, whatever it does, and starts another one. */
   restartTable(): void;
   readonly stage: Remote<Omit<StageWorkerApi, 'start'>>;
-}
-
-/** The chart that is on stage. */
-export function currentChart(project: Project): Chart {
-  return project.charts.find(({ id }) => id === project.film.sequence[0]) ?? (project.charts[0] as Chart);
 }
 
 /**
@@ -59,7 +54,11 @@ export class Studio {
   private cubeSent: Cube | null = null;
   private stageReady = false;
 
-  constructor(private readonly workers: StudioWorkers) {}
+  readonly playback: Playback;
+
+  constructor(private readonly workers: StudioWorkers) {
+    this.playback = new Playback(workers.stage);
+  }
 
   /** Follows the document from now on. */
   start(): () => void {
@@ -83,7 +82,7 @@ export class Studio {
   /** Reads a file and starts a chart of it. A table with the same columns takes the place of the old one. */
   async importFile(bytes: ArrayBuffer, incoming: Incoming): Promise<void> {
     await this.whileReading(incoming.fileName, async () => {
-      const source = await this.sourceOf(bytes, incoming);
+      const source = sourceOf(incoming);
       const summary = await this.readSources(source.fileName, [{ source, bytes: bytes.slice(0), keys: [] }]);
       await keepAsset(source.assetId, bytes);
       const entry: TableEntry = {
@@ -118,7 +117,7 @@ export class Studio {
     const chart = currentChart(project);
     const entry = tableOf(project, chart);
     await this.changeTable(entry, incoming.fileName, async () => {
-      const source = await this.sourceOf(bytes, incoming);
+      const source = sourceOf(incoming);
       await keepAsset(source.assetId, bytes);
       return { ...entry, added: [...entry.added, { source, keys: keysFor(chart.fields) }] };
     });
@@ -200,13 +199,6 @@ export class Studio {
     }
   }
 
-  private async sourceOf(
-    _: ArrayBuffer,
-    { fileName, kind = 'file', reading = noReadingChoice }: Incoming,
-  ): Promise<TableSource> {
-    return { kind, fileName, assetId: freshId(), reading };
-  }
-
   private async readSources(fileName: string, sources: readonly SourceBytes[]): Promise<TableSummary> {
     const startedMs = Date.now();
     const progress = (share: number) => {
@@ -255,67 +247,6 @@ export class Studio {
     const places = outcome.ok ? suggestPlaces(outcome.value) : chart.places;
     const fresh = defaultProject(freshId(), title, entry, { ...chart, text, numbers, pace, places });
     return before ? { ...fresh, film: { ...before.film, sequence: fresh.film.sequence } } : fresh;
-  }
-
-  async play(): Promise<void> {
-    const { readout, overview, speed, looping, span } = sessionStore.getState();
-    if (!overview) return;
-    const [from, to] = span ?? [0, overview.lengthSec];
-    const at = readout?.timeSec ?? from;
-    const atEnd = at >= overview.lengthSec - 0.5 / overview.framesPerSec;
-    const outside = span !== null && (at < from || at >= to);
-    const options: PlayOptions = {
-      fromSec: atEnd || outside ? from : at,
-      speed,
-      loop: looping || span ? [from, to] : null,
-    };
-    setSession({ playing: true });
-    await this.workers.stage.play(options);
-  }
-
-  async pause(): Promise<void> {
-    setSession({ playing: false });
-    await this.workers.stage.pause();
-  }
-
-  async toggle(): Promise<void> {
-    await (sessionStore.getState().playing ? this.pause() : this.play());
-  }
-
-  /** Starts again with changed speed or loop, when playing. */
-  async replay(): Promise<void> {
-    if (sessionStore.getState().playing) await this.play();
-  }
-
-  async seek(timeSec: number): Promise<void> {
-    const { overview } = sessionStore.getState();
-    if (!overview) return;
-    await this.workers.stage.seek(Math.min(overview.lengthSec, Math.max(0, timeSec)));
-  }
-
-  /** Moves by frames; the film pauses. */
-  async stepFrames(count: number): Promise<void> {
-    const { overview, readout } = sessionStore.getState();
-    if (!overview || !readout) return;
-    await this.pause();
-    const frame = Math.min(overview.frameCount - 1, Math.max(0, readout.frame + count));
-    await this.seek(frame / overview.framesPerSec);
-  }
-
-  /** Moves to the next or the last period; the film pauses. */
-  async stepPeriods(direction: 1 | -1): Promise<void> {
-    const { overview, readout } = sessionStore.getState();
-    if (!overview || !readout) return;
-    await this.pause();
-    const frameSec = 1 / overview.framesPerSec;
-    const times = Array.from(overview.periodSec);
-    const now = readout.timeSec;
-    const next =
-      direction > 0 ? times.find((time) => time > now + frameSec) : times.findLast((time) => time < now - frameSec);
-    // A period falls between two frames; the first frame that shows it is the one to stop at.
-    const target =
-      next === undefined ? (direction > 0 ? overview.lengthSec : 0) : Math.ceil(next / frameSec - 1e-6) * frameSec;
-    await this.seek(Math.min(target, (overview.frameCount - 1) * frameSec));
   }
 
   private async sync(): Promise<void> {
@@ -425,6 +356,10 @@ export class Studio {
   }
 }
 
+function sourceOf({ fileName, kind = 'file', reading = noReadingChoice }: Incoming): TableSource {
+  return { kind, fileName, assetId: freshId(), reading };
+}
+
 /** A table on its way in. */
 export interface Incoming {
   readonly fileName: string;
@@ -439,62 +374,6 @@ export class ReadingCancelled extends Error {
     super('The reading was cancelled.');
     this.name = 'ReadingCancelled';
   }
-}
-
-/** Which files the worker has open. */
-function keyOf(entry: TableEntry): string {
-  return JSON.stringify([entry.source, entry.added]);
-}
-
-/** The table that a chart is made of. */
-export function tableOf(project: Project, chart: Chart): TableEntry {
-  return project.tables.find(({ id }) => id === chart.tableId) ?? (project.tables[0] as TableEntry);
-}
-
-const groupOf = (chart: Chart) => (chart.fields.group === '' ? '' : chart.group);
-
-function withFields(project: Project, chartId: string, fields: Fields): Project {
-  return { ...project, charts: project.charts.map((chart) => (chart.id === chartId ? { ...chart, fields } : chart)) };
-}
-
-function withGroup(project: Project, chartId: string, group: string): Project {
-  return { ...project, charts: project.charts.map((chart) => (chart.id === chartId ? { ...chart, group } : chart)) };
-}
-
-/** Steps report what did not fit them with the name of the step. */
-function issuesOf(issues: readonly Issue[], prepared: Omit<PreparedReport, 'outcome'>): Issue[] {
-  return [...issues, ...prepared.reports.flatMap((report) => report.issues)];
-}
-
-function fits(fields: Fields, summary: TableSummary): boolean {
-  const names = new Set(summary.columns.map(({ name }) => name));
-  return fieldsOfShape[fields.shape].every((role) => names.has(fields[role]));
-}
-
-/**
- * The project with its table replaced, when the new one has the columns that the chart is made of. Steps stay, but for
- * those made by hand, which name cells of the old file.
- */
-function withSameLook(entry: TableEntry, summary: TableSummary): Project | null {
-  const { project } = documentStore.getState();
-  if (!project) return null;
-  const chart = currentChart(project);
-  const old = tableOf(project, chart);
-  const kept = old.steps.filter((step) => !isHandStep(step));
-  const sameShape = summary.guesses[0]?.fields.shape === chart.fields.shape || kept.length > 0;
-  if (!fits(chart.fields, summary) || !sameShape || chart.fields.shape === 'single') return null;
-  const oldTitle = titleFromFileName(old.source.fileName);
-  const title = titleFromFileName(entry.source.fileName);
-  // A title that nobody has touched still names the old file.
-  const text = chart.text.title === oldTitle ? { ...chart.text, title } : chart.text;
-  const renamed = { ...chart, tableId: entry.id, text };
-  const steps = [...entry.steps.filter(({ kind }) => !kept.some((step) => step.kind === kind)), ...kept];
-  return {
-    ...project,
-    name: project.name === oldTitle ? title : project.name,
-    tables: [{ ...entry, steps }],
-    charts: project.charts.map((each) => (each.id === chart.id ? renamed : each)),
-  };
 }
 
 function cancelledReading(fileName: string): Issue {

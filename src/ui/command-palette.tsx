@@ -24,9 +24,9 @@ export function CommandPalette({ open, onOpenChange, onOpenFile, onHelp }: Comma
     void action();
   };
   const commands: readonly (readonly [string, () => unknown])[] = [
-    ['Play or pause', () => services.studio.toggle()],
-    ['Next period', () => services.studio.stepPeriods(1)],
-    ['Last period', () => services.studio.stepPeriods(-1)],
+    ['Play or pause', () => services.studio.playback.toggle()],
+    ['Next period', () => services.studio.playback.stepPeriods(1)],
+    ['Last period', () => services.studio.playback.stepPeriods(-1)],
     ['Undo', undo],
     ['Redo', redo],
     ['Open a table or a project file', onOpenFile],

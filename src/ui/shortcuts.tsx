@@ -79,12 +79,14 @@ function alone(event: KeyboardEvent, { studio }: Services, onHelp: () => void): 
   const scrolls =
     target?.closest('section[tabindex="0"]') !== null && target?.closest('section[tabindex="0"]') !== undefined;
   if (event.key === '?') onHelp();
-  else if (event.key === ' ' && !(target instanceof HTMLButtonElement)) void studio.toggle();
+  else if (event.key === ' ' && !(target instanceof HTMLButtonElement)) void studio.playback.toggle();
   else if (scrolls) return false;
-  else if (event.key === 'ArrowRight') void (event.shiftKey ? studio.stepPeriods(1) : studio.stepFrames(1));
-  else if (event.key === 'ArrowLeft') void (event.shiftKey ? studio.stepPeriods(-1) : studio.stepFrames(-1));
-  else if (event.key === 'Home') void studio.stepFrames(-1e9);
-  else if (event.key === 'End') void studio.stepFrames(1e9);
+  else if (event.key === 'ArrowRight')
+    void (event.shiftKey ? studio.playback.stepPeriods(1) : studio.playback.stepFrames(1));
+  else if (event.key === 'ArrowLeft')
+    void (event.shiftKey ? studio.playback.stepPeriods(-1) : studio.playback.stepFrames(-1));
+  else if (event.key === 'Home') void studio.playback.stepFrames(-1e9);
+  else if (event.key === 'End') void studio.playback.stepFrames(1e9);
   else if (/^[1-5]$/.test(event.key)) goToStep(steps[Number(event.key) - 1] ?? sessionStore.getState().step);
   else return false;
   return true;

@@ -3,8 +3,8 @@
 import { useStore } from 'zustand';
 import type { Chart, Project } from '@/core/project/project';
 import { type DocumentState, documentStore } from '@/state/document';
+import { currentChart } from '@/state/project-tables';
 import { type SessionState, sessionStore } from '@/state/session';
-import { currentChart } from '@/state/studio';
 
 /** A part of the session; the component draws again when it changes. */
 export function useSession<T>(select: (state: SessionState) => T): T {

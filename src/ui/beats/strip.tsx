@@ -5,8 +5,8 @@ import type { FilmOverview } from '@/core/chart/prepare';
 import { paceLimits } from '@/core/pace/pace';
 import { documentStore, endGesture } from '@/state/document';
 import { beatWeight, setBeatWeight } from '@/state/edit-chart';
+import { currentChart } from '@/state/project-tables';
 import { sessionStore, setSession } from '@/state/session';
-import { currentChart } from '@/state/studio';
 import { useServices } from '../services';
 import { useSession } from '../use-state';
 import { drawStrip, lineAt, type StripInks, zones } from './draw-strip';
@@ -62,7 +62,7 @@ export function Strip() {
     else if (y < zones.rulerPx) drag.current = { kind: 'span', fromSec: timeSec };
     else {
       drag.current = { kind: 'scrub' };
-      void studio.seek(timeSec);
+      void studio.playback.seek(timeSec);
     }
   };
   const onPointerMove = (event: PointerEvent<HTMLDivElement>) => {
@@ -74,7 +74,7 @@ export function Strip() {
       if (sessionStore.getState().hovered !== hovered) setSession({ hovered });
       return;
     }
-    if (running.kind === 'scrub') void studio.seek(timeSec);
+    if (running.kind === 'scrub') void studio.playback.seek(timeSec);
     else if (running.kind === 'edge') dragEdge(running, x / widthPx);
     else {
       const [from, to] = [Math.min(running.fromSec, timeSec), Math.max(running.fromSec, timeSec)];
@@ -85,14 +85,14 @@ export function Strip() {
     const ended = drag.current;
     drag.current = null;
     endGesture();
-    if (ended?.kind === 'span') void studio.play();
+    if (ended?.kind === 'span') void studio.playback.play();
   };
 
   const onKeyDown = (event: KeyboardEvent) => {
     // Arrows, Home and End are the app's own shortcuts; the slider only has to stop the page from scrolling.
     if (event.key.startsWith('Page')) {
       event.preventDefault();
-      void studio.stepPeriods(event.key === 'PageDown' ? 1 : -1);
+      void studio.playback.stepPeriods(event.key === 'PageDown' ? 1 : -1);
     }
   };
   const percent = (timeSec: number) => `${(timeSec / overview.lengthSec) * 100}%`;
@@ -136,7 +136,7 @@ export function Strip() {
           aria-label={`${name} takes the lead at ${clockWords(timeSec)}`}
           className="absolute top-0 h-4 w-3 -translate-x-1/2"
           style={{ left: percent(timeSec) }}
-          onClick={() => void studio.pause().then(() => studio.seek(timeSec))}
+          onClick={() => void studio.playback.pause().then(() => studio.playback.seek(timeSec))}
         />
       ))}
     </div>

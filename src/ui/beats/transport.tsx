@@ -21,24 +21,24 @@ export function Transport() {
   const disabled = !overview;
   return (
     <div className="flex h-9 items-center gap-0.5 px-2">
-      <IconButton label="Last period" disabled={disabled} onClick={() => void studio.stepPeriods(-1)}>
+      <IconButton label="Last period" disabled={disabled} onClick={() => void studio.playback.stepPeriods(-1)}>
         <ChevronFirst className="size-4" aria-hidden />
       </IconButton>
-      <IconButton label="One frame back" disabled={disabled} onClick={() => void studio.stepFrames(-1)}>
+      <IconButton label="One frame back" disabled={disabled} onClick={() => void studio.playback.stepFrames(-1)}>
         <StepBack className="size-4" aria-hidden />
       </IconButton>
       <IconButton
         label={playing ? 'Pause' : 'Play'}
         disabled={disabled}
         className="bg-ink text-paper hover:bg-accent!"
-        onClick={() => void studio.toggle()}
+        onClick={() => void studio.playback.toggle()}
       >
         {playing ? <Pause className="size-4" aria-hidden /> : <Play className="size-4" aria-hidden />}
       </IconButton>
-      <IconButton label="One frame on" disabled={disabled} onClick={() => void studio.stepFrames(1)}>
+      <IconButton label="One frame on" disabled={disabled} onClick={() => void studio.playback.stepFrames(1)}>
         <StepForward className="size-4" aria-hidden />
       </IconButton>
-      <IconButton label="Next period" disabled={disabled} onClick={() => void studio.stepPeriods(1)}>
+      <IconButton label="Next period" disabled={disabled} onClick={() => void studio.playback.stepPeriods(1)}>
         <ChevronLast className="size-4" aria-hidden />
       </IconButton>
       <TimeWords />
@@ -49,7 +49,7 @@ export function Transport() {
           className="mr-2 flex h-7 items-center gap-1 rounded-md border border-spruce px-2 text-[12px]"
           onClick={() => {
             setSession({ span: null });
-            void studio.replay();
+            void studio.playback.replay();
           }}
         >
           Loop {clockWords(span[0])} to {clockWords(span[1])}{' '}
@@ -66,7 +66,7 @@ export function Transport() {
         )}
         onClick={() => {
           setSession({ looping: !looping });
-          void studio.replay();
+          void studio.playback.replay();
         }}
       >
         <Repeat className="size-3.5" aria-hidden /> Loop {looping ? 'on' : 'off'}
@@ -78,7 +78,7 @@ export function Transport() {
           className="rounded bg-card px-1 py-0.5 font-mono text-ink"
           onChange={(event) => {
             setSession({ speed: Number(event.target.value) });
-            void studio.replay();
+            void studio.playback.replay();
           }}
         >
           {speeds.map((value) => (
