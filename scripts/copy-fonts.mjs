@@ -1,17 +1,22 @@
-// Puts the font files of the registry's packages where the app serves them from, for page and workers alike.
-import { copyFileSync, mkdirSync } from 'node:fs';
+// Puts the font files and flags of the registry's packages where the app serves them from, for page and workers alike.
+import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
 
-const files = {
-  'bricolage-grotesque': ['latin', 'latin-ext'],
-  'instrument-sans': ['latin', 'latin-ext'],
-  'spline-sans-mono': ['latin', 'latin-ext'],
-};
+// The app's own list says which files there are, so that the two cannot differ.
+const list = readFileSync('src/render/font-files.ts', 'utf8');
+const families = [...list.matchAll(/slug: '([a-z-]+)'.*subsets: \[([^\]]*)\]/g)];
 
 mkdirSync('public/fonts', { recursive: true });
-for (const [slug, subsets] of Object.entries(files)) {
-  for (const subset of subsets) {
+for (const [, slug, subsets] of families) {
+  for (const [, subset] of subsets.matchAll(/['"]([a-z-]+)['"]/g)) {
     const file = `${slug}-${subset}-wght-normal.woff2`;
     copyFileSync(`node_modules/@fontsource-variable/${slug}/files/${file}`, `public/fonts/${file}`);
   }
   copyFileSync(`node_modules/@fontsource-variable/${slug}/LICENSE`, `public/fonts/${slug}-LICENSE.txt`);
 }
+
+const flags = 'node_modules/country-flag-icons';
+mkdirSync('public/flags', { recursive: true });
+for (const file of readdirSync(`${flags}/3x2`)) {
+  if (/^[A-Z]{2}\.svg$/.test(file)) copyFileSync(`${flags}/3x2/${file}`, `public/flags/${file}`);
+}
+if (existsSync(`${flags}/LICENSE`)) copyFileSync(`${flags}/LICENSE`, 'public/flags/LICENSE.txt');

@@ -41,6 +41,7 @@ export function benchProject(places: number, secPerPeriod: number, change: Parti
   const source = { kind: 'file', fileName: 'bench.csv', assetId: 'a', reading: noReadingChoice } as const;
   const chart = defaultChart('c', 't', fields);
   const text = {
+    ...chart.text,
     title: 'A title of the usual length',
     subtitle: 'What is counted, in what unit',
     source: 'Source: made up',

@@ -6,7 +6,7 @@ import { createFramePainter, type FramePainter } from '@/export/video/frame-pain
 import { FrameQueue } from '@/export/video/frame-queue';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
-import { loadFonts } from '@/render/fonts';
+import { FontLoader } from '@/render/fonts';
 import { benchProject, walkCube } from './data';
 
 const worker = self as unknown as {
@@ -178,7 +178,7 @@ worker.onmessage = ({ data }) => {
   // One after the other: a painter has a single canvas.
   turn = turn.then(async () => {
     baseUrl = data.baseUrl;
-    fonts ??= loadFonts(worker.fonts, data.baseUrl);
+    fonts ??= new FontLoader(worker.fonts, data.baseUrl).ensure(['Bricolage Grotesque', 'Instrument Sans'], new Set());
     await fonts;
     if (data.paint !== undefined) await paintFor(data.paint);
     else worker.postMessage(data.canvas ? await measurePreview(data.canvas) : await measureExport());

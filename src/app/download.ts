@@ -11,3 +11,10 @@ export function download(url: string, fileName: string): void {
   link.download = fileName;
   link.click();
 }
+
+/** Hands a file over. */
+export function save(blob: Blob, fileName: string): void {
+  const url = URL.createObjectURL(blob);
+  download(url, fileName);
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+}

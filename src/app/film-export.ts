@@ -7,16 +7,17 @@ import type { FilmChoice } from '@/ui/services';
 import { callback, startFilmWorker, type WorkerClient } from '@/workers/client';
 import type { FilmResult, FilmWorkerApi } from '@/workers/protocol';
 import { download, fileNameOf } from './download';
+import type { FilmMedia } from './film-media';
 
 /** Exports films in a worker of their own, one at a time. */
-export function startFilmExport() {
+export function startFilmExport(media: FilmMedia) {
   let worker: WorkerClient<FilmWorkerApi> | null = null;
   let lastUrl: string | null = null;
   void dropOldFilms();
 
   const run = async (choice: FilmChoice): Promise<void> => {
     const { project } = documentStore.getState();
-    const { cube, film } = sessionStore.getState();
+    const { cube, film, overview } = sessionStore.getState();
     if (!project || !cube || film.phase === 'running') return;
     if (lastUrl) URL.revokeObjectURL(lastUrl);
     lastUrl = null;
@@ -24,16 +25,18 @@ export function startFilmExport() {
     const startedMs = performance.now();
     setSession({ film: { phase: 'running', done: 0, count: 0, startedMs, nowMs: startedMs } });
     const ending = choice.formatId === 'mp4' ? '.mp4' : '.webm';
-    const fileName = fileNameOf(project.name, ending);
+    const shownName = fileNameOf(project.name, ending);
     worker = startFilmWorker();
     try {
-      const order = { project, cube, ...choice, baseUrl: location.origin, fileName: `${Date.now()}${ending}` };
+      const assets = await media.assetsOf(project, overview?.imageIds ?? []);
+      const fileName = `${Date.now()}${ending}`;
+      const order = { project, cube, ...choice, baseUrl: location.origin, fileName, assets };
       const onProgress = callback((done: number, count: number) => {
         if (sessionStore.getState().film.phase !== 'running') return;
         setSession({ film: { phase: 'running', done, count, startedMs, nowMs: performance.now() } });
       });
       const result = await worker.api.run(order, onProgress);
-      lastUrl = await finish(result, fileName, startedMs);
+      lastUrl = await finish(result, shownName, startedMs);
     } catch (error) {
       const message = `The export stopped: ${error instanceof Error ? error.message : error}. Nothing was kept; try it once more.`;
       setSession({ film: { phase: 'failed', message } });

@@ -12,8 +12,12 @@ import { keepAsset, loadAsset } from '@/state/shelf';
 import { Studio } from '@/state/studio';
 import type { FilmChoice, OpenedFile, Services } from '@/ui/services';
 import { callback, startStageWorker, transfer } from '@/workers/client';
-import { download, fileNameOf } from './download';
+import { fileNameOf, save } from './download';
 import { startFilmExport } from './film-export';
+import { FilmMedia } from './film-media';
+import { addCategoryPictures, addFont, addPicture } from './import-media';
+import { listServices } from './list-files';
+import { lookServices } from './look-files';
 import { TableOpener, tell } from './open-tables';
 import { createTableClient } from './table-client';
 
@@ -21,14 +25,30 @@ import { createTableClient } from './table-client';
 export function createServices(): Services {
   const table = createTableClient();
   const stage = startStageWorker();
-  const studio = new Studio({ table: table.api, stage: stage.api, restartTable: () => table.restart() });
+  const media = new FilmMedia();
+  const studio = new Studio({
+    table: table.api,
+    stage: stage.api,
+    restartTable: () => table.restart(),
+    async supplyFonts(project) {
+      const fonts = await media.newFonts(project);
+      if (fonts.length > 0) await stage.api.addFonts(fonts);
+    },
+    async supplyImages(project, ids) {
+      const images = await media.newImages(project, ids);
+      if (images.length > 0) await stage.api.addImages(images);
+    },
+  });
   const opener = new TableOpener(studio);
-  const film = startFilmExport();
+  const film = startFilmExport(media);
   studio.start();
 
   const openFiles = async (files: readonly OpenedFile[], add: boolean) => {
-    const project = files.find(({ file }) => file.name.endsWith('.plucky'));
-    if (!project) return opener.files(files, add);
+    const pictures = files.map(({ file }) => file).filter(({ name }) => /\.(png|jpe?g|webp|svg)$/i.test(name));
+    if (pictures.length > 0) await addCategoryPictures(pictures);
+    const others = files.filter(({ file }) => !pictures.includes(file));
+    const project = others.find(({ file }) => file.name.endsWith('.plucky'));
+    if (!project) return others.length > 0 ? opener.files(others, add) : undefined;
     const bytes = await opener.bytesOf(project.file);
     if (bytes) await openProject(bytes, project.file.name);
   };
@@ -96,16 +116,19 @@ export function createServices(): Services {
     bitsPerSec: (choice: FilmChoice, framesPerSec: number) => film.bitsPerSec(choice, framesPerSec),
     exportFilm: (choice) => film.run(choice),
     cancelExport: () => film.cancel(),
+    addCategoryPictures,
+    addPicture,
+    addFont,
+    pictureBytes: ({ assetId }) => loadAsset(assetId),
+    thumbnails: (looks, widthPx) => stage.api.thumbnails(looks, widthPx),
+    boxOf: (part, extra) => stage.api.boxOf(part, extra),
+    plotBox: () => stage.api.plot(),
+    ...lookServices,
+    ...listServices,
   };
 }
 
 const encode = (text: string) => new TextEncoder().encode(text).buffer as ArrayBuffer;
-
-function save(blob: Blob, fileName: string): void {
-  const url = URL.createObjectURL(blob);
-  download(url, fileName);
-  setTimeout(() => URL.revokeObjectURL(url), 60_000);
-}
 
 function saveSteps(): void {
   const { project } = documentStore.getState();
@@ -149,13 +172,13 @@ async function saveProject(): Promise<void> {
   if (!project) return;
   const { PROJECT_ENDING, writeProjectFile } = await import('@/export/project-file');
   const assets = new Map<string, Uint8Array>();
-  for (const source of sourcesOf(project)) {
-    const bytes = await loadAsset(source.assetId);
+  for (const { assetId, fileName } of [...sourcesOf(project), ...project.pictures, ...project.fonts]) {
+    const bytes = await loadAsset(assetId);
     if (!bytes) {
-      toast.error(`The data of ${source.fileName} is no longer in this browser, so the project cannot be saved.`);
+      toast.error(`The data of ${fileName} is no longer in this browser, so the project cannot be saved.`);
       return;
     }
-    assets.set(source.assetId, new Uint8Array(bytes));
+    assets.set(assetId, new Uint8Array(bytes));
   }
   save(
     new Blob([writeProjectFile({ project, assets })], { type: 'application/zip' }),

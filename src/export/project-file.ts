@@ -43,11 +43,11 @@ export function readProjectFile(bytes: Uint8Array): Outcome<ProjectBundle> {
   const outcome = readProject(data);
   if (!outcome.ok) return outcome;
   const assets = new Map<string, Uint8Array>();
-  for (const source of sourcesOf(outcome.value)) {
-    const asset = files[entryOf(source.assetId)];
-    if (!asset)
-      return refuse('damaged-project', `The project file is damaged: the data of ${source.fileName} is missing.`);
-    assets.set(source.assetId, asset);
+  const { pictures, fonts } = outcome.value;
+  for (const { assetId, fileName } of [...sourcesOf(outcome.value), ...pictures, ...fonts]) {
+    const asset = files[entryOf(assetId)];
+    if (!asset) return refuse('damaged-project', `The project file is damaged: the data of ${fileName} is missing.`);
+    assets.set(assetId, asset);
   }
   return { ok: true, value: { project: outcome.value, assets }, issues: [] };
 }

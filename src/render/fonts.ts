@@ -1,48 +1,147 @@
-const latin =
-  'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02BC,U+02C6,U+02DA,U+02DC,U+0304,U+0308,U+0329,U+2000-206F,U+20AC,U+2122,U+2191,U+2193,U+2212,U+2215,U+FEFF,U+FFFD';
-const latinExt =
-  'U+0100-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+1D00-1DBF,U+1E00-1E9F,U+1EF2-1EFF,U+2020,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF';
+import type { FontBytes } from '@/core/project/film-media';
+import type { Project } from '@/core/project/project';
+import { labelParts, textParts } from '@/core/project/text-style';
+import type { Cube } from '@/core/shaping/cube';
+import { type FontSubset, familyFiles, unicodeRanges } from './font-files';
 
-/** A font file that ships with the app, under `public/fonts`. */
-export interface FontFile {
-  readonly family: string;
-  readonly file: string;
-  readonly weights: string;
-  readonly unicodeRange: string;
+/** Families that stand in for characters that the chosen one lacks. */
+const standIns = ['Noto Sans', 'Rubik'];
+
+/** The families that a project's texts are set in. */
+export function familiesOf(project: Project): string[] {
+  const families = new Set<string>();
+  for (const { dress } of project.charts) {
+    for (const part of textParts) families.add(dress.texts[part].family);
+    for (const part of labelParts) families.add(dress.labels[part].family);
+  }
+  for (const extra of project.film.extras) if (extra.kind === 'text') families.add(extra.fontFamily);
+  return [...families];
 }
 
-const file = (family: string, slug: string, subset: 'latin' | 'latin-ext', weights: string): FontFile => ({
-  family,
-  file: `${slug}-${subset}-wght-normal.woff2`,
-  weights,
-  unicodeRange: subset === 'latin' ? latin : latinExt,
-});
+/** Every character that a film may show. */
+export function charactersOf(project: Project, cube: Cube): Set<number> {
+  const found = new Set<number>();
+  const add = (text: string) => {
+    for (let i = 0; i < text.length; i++) {
+      const code = text.codePointAt(i) ?? 0;
+      found.add(code);
+      if (code > 0xffff) i++;
+    }
+  };
+  for (const name of cube.categories) add(name.slice(0, 200));
+  for (const { label } of cube.periods) if (label) add(label.slice(0, 200));
+  for (const text of cube.colours ?? []) add(text.slice(0, 200));
+  for (const chart of project.charts) {
+    for (const text of Object.values(chart.text)) add(text);
+    add(
+      `${chart.numbers.prefix}${chart.numbers.suffix}${chart.axis.name}${chart.axis.targets.map(({ label }) => label).join('')}`,
+    );
+    // Months and short forms of numbers come in the letters of their language.
+    add(new Intl.DateTimeFormat(chart.numbers.locale, { dateStyle: 'full', timeZone: 'UTC' }).format(0));
+  }
+  for (const { text } of [...project.film.captions, ...project.film.extras]) add(text);
+  return found;
+}
 
-/** The fonts of the stage. The page's own style sheet names the same files, so each is fetched once. */
-export const stageFonts: readonly FontFile[] = [
-  file('Bricolage Grotesque', 'bricolage-grotesque', 'latin', '200 800'),
-  file('Bricolage Grotesque', 'bricolage-grotesque', 'latin-ext', '200 800'),
-  file('Instrument Sans', 'instrument-sans', 'latin', '400 700'),
-  file('Instrument Sans', 'instrument-sans', 'latin-ext', '400 700'),
-];
+/** The subsets that are needed for some characters; plain Latin always. */
+function subsetsFor(characters: ReadonlySet<number>): Set<FontSubset> {
+  const needed = new Set<FontSubset>(['latin']);
+  for (const subset of Object.keys(unicodeRanges) as FontSubset[]) {
+    if (subset === 'latin') continue;
+    const ranges = rangesOf(subset);
+    // Marks that many subsets share, such as combining accents, do not call for one of them.
+    for (const code of characters) {
+      if (code > 0xff && ranges.some(([from, to]) => code >= from && code <= to)) needed.add(subset);
+    }
+  }
+  return needed;
+}
+
+const parsed = new Map<FontSubset, readonly (readonly [number, number])[]>();
+
+function rangesOf(subset: FontSubset): readonly (readonly [number, number])[] {
+  const known = parsed.get(subset);
+  if (known) return known;
+  const ranges = unicodeRanges[subset].split(',').map((range): [number, number] => {
+    const [from = '0', to = from] = range.slice(2).split('-');
+    return [Number.parseInt(from, 16), Number.parseInt(to, 16)];
+  });
+  parsed.set(subset, ranges);
+  return ranges;
+}
+
+/** The files that a film needs, and the CSS descriptors of each. */
+export function fontFilesFor(families: readonly string[], characters: ReadonlySet<number>) {
+  const subsets = subsetsFor(characters);
+  const beyond = [...subsets].some((subset) => subset !== 'latin' && subset !== 'latin-ext');
+  const wanted = new Set([...families, ...(beyond ? standIns : [])]);
+  return familyFiles
+    .filter(({ family }) => wanted.has(family))
+    .flatMap(({ family, slug, weights, subsets: own }) =>
+      own
+        .filter((subset) => subsets.has(subset))
+        .map((subset) => ({
+          family,
+          weights,
+          file: `${slug}-${subset}-wght-normal.woff2`,
+          unicodeRange: unicodeRanges[subset],
+        })),
+    );
+}
 
 /**
- * Loads the stage's fonts into a worker or page. Drawing must wait for it: a font that is merely declared draws as
+ * Loads fonts into a worker or page, each once. Drawing must wait for it: a font that is merely declared draws as
  * another one.
- *
- * @param fonts The scope's font set (`self.fonts` or `document.fonts`).
- * @param baseUrl Where the app is served, without a slash at the end.
- * @throws Error naming the file that did not load.
  */
-export async function loadFonts(fonts: FontFaceSet, baseUrl: string): Promise<void> {
-  await Promise.all(
-    stageFonts.map(async ({ family, file, weights, unicodeRange }) => {
-      const face = new FontFace(family, `url(${baseUrl}/fonts/${file})`, { weight: weights, unicodeRange });
-      try {
-        fonts.add(await face.load());
-      } catch (cause) {
-        throw new Error(`The font file ${file} did not load. Reload the page.`, { cause });
-      }
-    }),
-  );
+export class FontLoader {
+  private readonly loads = new Map<string, Promise<void>>();
+
+  /**
+   * @param fonts The scope's font set (`self.fonts` or `document.fonts`).
+   * @param baseUrl Where the app is served, without a slash at the end.
+   */
+  constructor(
+    private readonly fonts: FontFaceSet,
+    private readonly baseUrl: string,
+  ) {}
+
+  /** @throws Error naming the file that did not load. */
+  async ensure(families: readonly string[], characters: ReadonlySet<number>): Promise<void> {
+    const files = fontFilesFor(families, characters);
+    await Promise.all(
+      files.map(({ family, file, weights, unicodeRange }) =>
+        this.once(
+          file,
+          () => new FontFace(family, `url(${this.baseUrl}/fonts/${file})`, { weight: weights, unicodeRange }),
+        ),
+      ),
+    );
+  }
+
+  /** Fonts of the person's own. */
+  async add(fonts: readonly FontBytes[]): Promise<void> {
+    await Promise.all(
+      fonts.map(({ family, bytes }) =>
+        this.once(`own ${family}`, () => new FontFace(family, bytes, { weight: '100 900' })),
+      ),
+    );
+  }
+
+  private once(key: string, make: () => FontFace): Promise<void> {
+    const running = this.loads.get(key);
+    if (running) return running;
+    const load = make()
+      .load()
+      .then(
+        (face) => {
+          this.fonts.add(face);
+        },
+        (cause) => {
+          this.loads.delete(key);
+          throw new Error(`The font ${key} did not load. Reload the page.`, { cause });
+        },
+      );
+    this.loads.set(key, load);
+    return load;
+  }
 }

@@ -1,4 +1,4 @@
-import { sourcesOf } from '@/core/project/project';
+import { assetIdsOf } from '@/core/project/project';
 import { readProject } from '@/core/project/read-project';
 import { documentStore } from './document';
 import { sessionStore, setSession, steps } from './session';
@@ -62,6 +62,6 @@ export async function restoreSession(): Promise<boolean> {
   const step = steps.find((each) => each === kept.step) ?? 'dress';
   const timeSec = Number.isFinite(kept.timeSec) ? kept.timeSec : 0;
   setSession({ step, readout: { timeSec, frame: 0, period: 0, periodLabel: '', rows: [] } });
-  void dropAssetsExcept(new Set(sourcesOf(project).map(({ assetId }) => assetId)));
+  void dropAssetsExcept(new Set(assetIdsOf(project)));
   return true;
 }

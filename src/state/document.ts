@@ -2,11 +2,7 @@ import { produce } from 'immer';
 import { createStore } from 'zustand/vanilla';
 import type { Project } from '@/core/project/project';
 
-type Mutable<T> = T extends readonly (infer Item)[]
-  ? Mutable<Item>[]
-  : T extends object
-    ? { -readonly [K in keyof T]: Mutable<T[K]> }
-    : T;
+type Mutable<T> = T extends object ? { -readonly [K in keyof T]: Mutable<T[K]> } : T;
 
 /** A project as an edit may change it. */
 export type ProjectDraft = Mutable<Project>;

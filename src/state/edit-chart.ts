@@ -21,6 +21,31 @@ export function setCategoryColour(category: string, colour: string | null, gestu
   }, gesture);
 }
 
+/** Lets a category stand out among those of one colour, or not. */
+export function setHighlight(category: string, on: boolean): void {
+  editChart((chart) => {
+    const others = chart.highlights.filter((each) => each !== category);
+    chart.highlights = on ? [...others, category] : others;
+  });
+}
+
+/** Gives a category a picture; null takes it away. */
+export function setCategoryPicture(category: string, pictureId: string | null): void {
+  editChart((chart) => {
+    const others = chart.pictures.filter((each) => each.category !== category);
+    chart.pictures = pictureId === null ? others : [...others, { category, pictureId }];
+  });
+}
+
+/** Gives several beats the same weight; 1 takes it back. */
+export function setBeatWeights(periodKeys: readonly string[], weight: number, gesture: string | null = null): void {
+  editChart((chart) => {
+    const keys = new Set(periodKeys);
+    const others = chart.pace.beats.filter((beat) => !keys.has(beat.periodKey));
+    chart.pace.beats = weight === 1 ? others : [...others, ...periodKeys.map((periodKey) => ({ periodKey, weight }))];
+  }, gesture);
+}
+
 /** Makes a beat slower or quicker than the others; 1 takes it back. */
 export function setBeatWeight(periodKey: string, weight: number, gesture: string | null = null): void {
   editChart((chart) => {

@@ -1,5 +1,6 @@
 import { createStore } from 'zustand/vanilla';
 import type { FilmOverview, Readout } from '@/core/chart/prepare';
+import type { LabelPart, TextPart } from '@/core/project/text-style';
 import type { CubeChanges } from '@/core/shaping/compare-cubes';
 import type { Cube } from '@/core/shaping/cube';
 import type { Issue } from '@/core/table/issue';
@@ -83,6 +84,13 @@ export interface SessionState {
   readonly focusCell: { readonly row: number; readonly column: string; readonly count: number } | null;
   readonly saving: 'saved' | 'saving' | { readonly failed: string };
   readonly rankingOpen: boolean;
+  /** The text whose type is set in Dress. */
+  readonly textPart: TextPart | LabelPart;
+  readonly pickedExtra: string | null;
+  readonly pickedCaption: string | null;
+  /** The chart's box is being moved on stage. */
+  readonly boxTool: boolean;
+  readonly guides: 'none' | 'thirds' | 'safe';
   readonly film: ExportState;
 }
 
@@ -111,6 +119,11 @@ export const sessionStore = createStore<SessionState>(() => ({
   focusCell: null,
   saving: 'saved',
   rankingOpen: true,
+  textPart: 'title',
+  pickedExtra: null,
+  pickedCaption: null,
+  boxTool: false,
+  guides: 'none',
   film: { phase: 'idle' },
 }));
 

@@ -48,3 +48,14 @@ export async function keepHandle(assetId: string, handle: FileSystemFileHandle):
 export async function loadHandle(assetId: string): Promise<FileSystemFileHandle | null> {
   return handles.getItem<FileSystemFileHandle>(assetId);
 }
+
+const looks = localforage.createInstance({ name: 'plucky-tempo', storeName: 'looks' });
+
+/** The person's own looks, as plain data. */
+export async function loadLooks(): Promise<readonly unknown[]> {
+  return (await looks.getItem<readonly unknown[]>('own')) ?? [];
+}
+
+export async function keepLooks(list: readonly unknown[]): Promise<void> {
+  await looks.setItem('own', list);
+}

@@ -38,6 +38,10 @@ export interface StudioWorkers {
   /** Ends the worker that reads tables, whatever it does, and starts another one. */
   restartTable(): void;
   readonly stage: Remote<Omit<StageWorkerApi, 'start'>>;
+  /** Brings the person's own fonts to the stage, before a film is set in them. */
+  readonly supplyFonts: (project: Project) => Promise<void>;
+  /** Brings pictures to the stage, after it has said which it needs. */
+  readonly supplyImages: (project: Project, ids: readonly string[]) => Promise<void>;
 }
 
 /**
@@ -239,7 +243,7 @@ export class Studio {
     const { outcome } = await this.workers.table.prepare(entry.steps, fields, '');
     const title = sample?.title ?? titleFromFileName(entry.source.fileName);
     const chart = defaultChart(freshId(), entry.id, fields);
-    const text = { title, subtitle: sample?.subtitle ?? '', source: sample ? sampleSource : '' };
+    const text = { ...chart.text, title, subtitle: sample?.subtitle ?? '', source: sample ? sampleSource : '' };
     const numbers = { ...chart.numbers, suffix: sample?.suffix ?? '' };
     const pace = outcome.ok
       ? { ...chart.pace, length: { by: 'whole' as const, sec: suggestLengthSec(outcome.value) } }
@@ -337,12 +341,14 @@ export class Studio {
     if (!this.stageReady || !this.cube) return;
     const cube = this.cubeSent === this.cube ? null : this.cube;
     const { readout } = sessionStore.getState();
+    await this.workers.supplyFonts(project);
     const report = await this.workers.stage.setFilm(project, cube, readout?.timeSec ?? 0);
     if (!report.ok) {
       this.fail([{ code: 'cannot-prepare', severity: 'error', message: report.message }]);
       return;
     }
     this.cubeSent = this.cube;
+    void this.workers.supplyImages(project, report.overview.imageIds);
     const { span } = sessionStore.getState();
     const fits = span && span[1] <= report.overview.lengthSec + 1e-9;
     setSession({ status: 'ready', failure: [], overview: report.overview, span: fits ? span : null });

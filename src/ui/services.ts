@@ -1,6 +1,11 @@
 'use client';
 
 import { createContext, useContext } from 'react';
+import type { CaptionFormat } from '@/core/project/caption-files';
+import type { Picture } from '@/core/project/film-parts';
+import type { Look } from '@/core/project/looks';
+import type { StageRect } from '@/core/scene/part-box';
+import type { PartName, Subject } from '@/core/scene/scene';
 import type { ReadingChoice } from '@/core/table/reader';
 import type { Sample } from '@/state/samples';
 import type { Studio } from '@/state/studio';
@@ -35,7 +40,7 @@ export interface Services {
   attachStage(canvas: HTMLCanvasElement): Promise<void>;
   resizeStage(widthPx: number, heightPx: number): void;
   highlight(category: number | null): void;
-  hit(x: number, y: number): Promise<{ part: string; category?: number } | null>;
+  hit(x: number, y: number): Promise<Subject | null>;
   readonly table: Pick<
     TableWorkerApi,
     | 'cells'
@@ -73,6 +78,27 @@ export interface Services {
   bitsPerSec(choice: FilmChoice, framesPerSec: number): number;
   exportFilm(choice: FilmChoice): Promise<void>;
   cancelExport(): void;
+  /** Adds pictures and gives them to the categories whose names they carry. */
+  addCategoryPictures(files: readonly File[]): Promise<void>;
+  addPicture(file: File): Promise<Picture | null>;
+  /** The bytes of a picture of the project; null where they are lost. */
+  pictureBytes(picture: Picture): Promise<ArrayBuffer | null>;
+  /** The family's name; null when the file is no font. */
+  addFont(file: File): Promise<string | null>;
+  thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]>;
+  boxOf(part: PartName, extra?: string): Promise<StageRect | null>;
+  plotBox(): Promise<StageRect | null>;
+  /** Looks of the person's own, which the browser keeps. */
+  ownLooks(): Promise<readonly Look[]>;
+  keepLook(look: Look): Promise<void>;
+  dropLook(name: string): Promise<void>;
+  saveLook(look: Look): void;
+  /** Reads a look's file and keeps it; null when it is none. */
+  loadLook(file: File): Promise<Look | null>;
+  saveColours(format: 'json' | 'csv'): void;
+  loadColours(file: File): Promise<void>;
+  saveCaptions(format: CaptionFormat): void;
+  loadCaptions(file: File): Promise<void>;
 }
 
 export const ServicesContext = createContext<Services | null>(null);

@@ -1,7 +1,10 @@
 import type { FilmOverview, Readout } from '@/core/chart/prepare';
 import type { GapRule } from '@/core/motion/series';
+import type { FontBytes, ImageBytes } from '@/core/project/film-media';
+import type { Look } from '@/core/project/looks';
 import type { Project, TableSource } from '@/core/project/project';
-import type { Subject } from '@/core/scene/scene';
+import type { StageRect } from '@/core/scene/part-box';
+import type { PartName, Subject } from '@/core/scene/scene';
 import type { CubeChanges } from '@/core/shaping/compare-cubes';
 import type { Cube } from '@/core/shaping/cube';
 import type { Fields } from '@/core/shaping/fields';
@@ -149,6 +152,22 @@ export interface StageWorkerApi {
   highlight(category: number | null): Promise<void>;
   /** @param x Stage pixels. */
   hit(x: number, y: number): Promise<Subject | null>;
+  /** Pictures that the film needs; it is drawn again with them. */
+  addImages(files: readonly ImageBytes[]): Promise<void>;
+  /** Fonts of the person's own; before the film that is set in them. */
+  addFonts(fonts: readonly FontBytes[]): Promise<void>;
+  /** The film in each look, as small pictures. */
+  thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]>;
+  /** Where a part of the picture stands. */
+  boxOf(part: PartName, extra?: string): Promise<StageRect | null>;
+  /** The room that the chart has now. */
+  plot(): Promise<StageRect | null>;
+}
+
+/** What a film needs beside its document: the pictures and the person's own fonts. */
+export interface FilmAssets {
+  readonly images: readonly ImageBytes[];
+  readonly fonts: readonly FontBytes[];
 }
 
 /** What a film is to be exported as. */
@@ -161,6 +180,7 @@ export interface FilmOrder {
   readonly quality: 'light' | 'good' | 'best';
   readonly baseUrl: string;
   readonly fileName: string;
+  readonly assets: FilmAssets;
 }
 
 /** Paints the frames of a film for the worker that encodes them. */

@@ -1,13 +1,18 @@
 import * as Comlink from 'comlink';
 import { FilmPreparer, overviewOf, type PreparedFilm, readoutAt, sceneAt } from '@/core/chart/prepare';
 import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
+import type { ImageBytes } from '@/core/project/film-media';
+import { type Look, withLook } from '@/core/project/looks';
+import type { Project } from '@/core/project/project';
 import { hitTest } from '@/core/scene/hit-test';
-import type { Scene, SceneNode } from '@/core/scene/scene';
+import { boxOfPart, type StageRect } from '@/core/scene/part-box';
+import type { PartName, Scene, SceneNode } from '@/core/scene/scene';
 import type { MeasureText } from '@/core/scene/text-fit';
 import type { Cube } from '@/core/shaping/cube';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
-import { loadFonts } from '@/render/fonts';
+import { charactersOf, FontLoader, familiesOf } from '@/render/fonts';
+import { ImageStore } from '@/render/images';
 import type { PlayOptions, StageReport, StageWorkerApi } from './protocol';
 
 const worker = self as unknown as { fonts: FontFaceSet; requestAnimationFrame(callback: () => void): number };
@@ -15,8 +20,10 @@ const worker = self as unknown as { fonts: FontFaceSet; requestAnimationFrame(ca
 class StagePlayer {
   private readonly context: OffscreenCanvasRenderingContext2D;
   private readonly resources: PaintResources;
+  private readonly store = new ImageStore();
   private readonly preparer = new FilmPreparer();
   private film: PreparedFilm | null = null;
+  private named: { cube: Cube; characters: Set<number> } | null = null;
   private cube: Cube | null = null;
   private scene: Scene | null = null;
   private timeSec = 0;
@@ -27,12 +34,13 @@ class StagePlayer {
 
   constructor(
     private readonly canvas: OffscreenCanvas,
+    readonly fonts: FontLoader,
     private readonly report: (report: StageReport) => void,
   ) {
-    const context = canvas.getContext('2d', { alpha: false, willReadFrequently: true });
+    const context = canvas.getContext('2d', { willReadFrequently: true });
     if (!context) throw new Error('This browser gives no canvas to draw on.');
     this.context = context;
-    this.resources = { measure: createMeasure(context), images: new Map() };
+    this.resources = { measure: createMeasure(context), images: this.store.images };
   }
 
   get measure(): MeasureText {
@@ -46,14 +54,64 @@ class StagePlayer {
     this.draw();
   }
 
-  setFilm(project: Parameters<FilmPreparer['prepare']>[0], cube: Cube | null, timeSec: number) {
+  async setFilm(project: Project, cube: Cube | null, timeSec: number) {
     if (cube) this.cube = cube;
     if (!this.cube) throw new Error('There is no data to draw yet.');
+    await this.fonts.ensure(familiesOf(project), this.charactersOf(project, this.cube));
     this.film = this.preparer.prepare(project, this.cube, this.measure);
+    this.store.blurBackground(this.film.stage);
     if (!this.playing) this.timeSec = timeSec;
     this.timeSec = Math.min(this.timeSec, this.film.clock.lengthSec);
     this.draw();
     return overviewOf(this.film);
+  }
+
+  /** Names seldom change, and looking at each of many costs more than drawing. */
+  private charactersOf(project: Project, cube: Cube): Set<number> {
+    if (this.named?.cube !== cube) this.named = { cube, characters: charactersOf({ ...project, charts: [] }, cube) };
+    const own = charactersOf(project, { ...cube, categories: [], periods: [], colours: [] });
+    return new Set([...this.named.characters, ...own]);
+  }
+
+  async addImages(files: readonly ImageBytes[]): Promise<void> {
+    await this.store.add(files);
+    if (this.film) this.store.blurBackground(this.film.stage);
+    if (!this.playing) this.draw();
+  }
+
+  /** A small picture of the film in each look, at the moment on show or, before anything has moved, in its middle. */
+  async thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]> {
+    const { film } = this;
+    if (!film || !this.cube) return [];
+    const pictures: ImageBitmap[] = [];
+    const families = looks.flatMap(({ dress }) =>
+      [...Object.values(dress.texts), ...Object.values(dress.labels)].map(({ family }) => family),
+    );
+    await this.fonts.ensure([...new Set(families)], this.charactersOf(film.project, this.cube));
+    const timeSec = Math.min(
+      Math.max(this.timeSec, film.clock.lengthSec * 0.3),
+      film.clock.lengthSec - film.clock.closingSec - 0.01,
+    );
+    for (const look of looks) {
+      const project = withLook(film.project, look);
+      const { stage } = project.film;
+      const canvas = new OffscreenCanvas(widthPx, Math.max(1, Math.round((widthPx * stage.heightPx) / stage.widthPx)));
+      const context = canvas.getContext('2d');
+      if (!context) return pictures;
+      const dressed = this.preparer.prepare(project, this.cube, this.measure);
+      paintScene(context, sceneAt(dressed, timeSec), widthPx / stage.widthPx, this.resources);
+      pictures.push(canvas.transferToImageBitmap());
+    }
+    return pictures;
+  }
+
+  /** Where a part of the picture stands, in stage pixels; null while it is not there. */
+  boxOf(part: PartName, extra?: string): StageRect | null {
+    return this.scene ? boxOfPart(this.scene, part, this.measure, extra) : null;
+  }
+
+  plot(): StageRect | null {
+    return this.film?.frame.plot ?? null;
   }
 
   clear(): void {
@@ -116,14 +174,13 @@ class StagePlayer {
   /** Draws the frame that the film has at this time: exactly the one that an export would hold. */
   private draw(): void {
     if (!this.film) return;
-    const { clock, chart } = this.film;
+    const { clock, stage } = this.film;
     this.shownFrame = frameAt(clock, this.timeSec);
     const frameSec = frameTimeSec(clock, this.shownFrame);
     this.scene = sceneAt(this.film, frameSec);
-    const scale = this.canvas.width / chart.stage.widthPx;
+    const scale = this.canvas.width / stage.widthPx;
     paintScene(this.context, this.scene, scale, this.resources);
-    if (this.highlighted !== null)
-      outline(this.context, this.scene, this.highlighted, this.film.chart.frame.inks.strong);
+    if (this.highlighted !== null) outline(this.context, this.scene, this.highlighted, this.film.frame.inks.strong);
     this.report({
       readout: { ...readoutAt(this.film, frameSec), timeSec: this.timeSec },
       playing: this.playing !== null,
@@ -157,8 +214,7 @@ let wanted: readonly [number, number] = [640, 360];
 
 const api: StageWorkerApi = {
   async start(canvas, baseUrl, report) {
-    await loadFonts(worker.fonts, baseUrl);
-    player = new StagePlayer(canvas, report);
+    player = new StagePlayer(canvas, new FontLoader(worker.fonts, baseUrl), report);
     player.resize(...wanted);
   },
   async resize(widthPx, heightPx) {
@@ -168,7 +224,7 @@ const api: StageWorkerApi = {
   async setFilm(project, cube, timeSec) {
     try {
       if (!player) throw new Error('The stage is not ready yet.');
-      const overview = player.setFilm(project, cube, timeSec);
+      const overview = await player.setFilm(project, cube, timeSec);
       return Comlink.transfer({ ok: true as const, overview }, [overview.slots.buffer as ArrayBuffer]);
     } catch (error) {
       return { ok: false, message: error instanceof Error ? error.message : String(error) };
@@ -188,6 +244,22 @@ const api: StageWorkerApi = {
   },
   async highlight(category) {
     player?.highlight(category);
+  },
+  async addImages(files) {
+    await player?.addImages(files);
+  },
+  async addFonts(fonts) {
+    await player?.fonts.add(fonts);
+  },
+  async thumbnails(looks, widthPx) {
+    const pictures = (await player?.thumbnails(looks, widthPx)) ?? [];
+    return Comlink.transfer(pictures, pictures);
+  },
+  async boxOf(part, extra) {
+    return player?.boxOf(part, extra) ?? null;
+  },
+  async plot() {
+    return player?.plot() ?? null;
   },
   async hit(x, y) {
     return player?.hit(x, y) ?? null;

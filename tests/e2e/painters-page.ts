@@ -1,7 +1,7 @@
 import type { Scene } from '@/core/scene/scene';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { paintScene } from '@/render/canvas/paint-scene';
-import { loadFonts, stageFonts } from '@/render/fonts';
+import { FontLoader, fontFilesFor } from '@/render/fonts';
 import { sceneToSvg } from '@/render/svg/scene-to-svg';
 
 /** Scenes that between them use every primitive. */
@@ -63,6 +63,9 @@ async function toDataUrl(url: string): Promise<string> {
   });
 }
 
+const families = ['Bricolage Grotesque', 'Instrument Sans'];
+const letters = new Set(Array.from('AZŽaz', (letter) => letter.codePointAt(0) ?? 0));
+
 async function compare(scene: Scene): Promise<{ mean: number; share: number }> {
   const paint = new OffscreenCanvas(scene.widthPx, scene.heightPx).getContext('2d');
   const other = new OffscreenCanvas(scene.widthPx, scene.heightPx).getContext('2d');
@@ -75,7 +78,7 @@ async function compare(scene: Scene): Promise<{ mean: number; share: number }> {
   paintScene(paint, scene, 1, { measure, images: new Map([['dot', await createImageBitmap(dot)]]) });
   const dotUrl = await toDataUrl(URL.createObjectURL(await dot.convertToBlob()));
   const faces = await Promise.all(
-    stageFonts.map(async ({ family, file, weights, unicodeRange }) => {
+    fontFilesFor(families, letters).map(async ({ family, file, weights, unicodeRange }) => {
       const url = await toDataUrl(`/fonts/${file}`);
       return `@font-face{font-family:'${family}';font-weight:${weights};unicode-range:${unicodeRange};src:url(${url})}`;
     }),
@@ -101,7 +104,7 @@ async function compare(scene: Scene): Promise<{ mean: number; share: number }> {
 
 Object.assign(window, {
   async comparePainters() {
-    await loadFonts(document.fonts, location.origin);
+    await new FontLoader(document.fonts, location.origin).ensure(families, letters);
     return Promise.all(scenes.map(compare));
   },
 });

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { positionAt } from '../pace/film-clock';
 import { defaultChart, defaultProject } from '../project/defaults';
 import type { Project, RankedBarsChart } from '../project/project';
+import { defaultNumbers } from '../scale/number-format';
 import { hitTest } from '../scene/hit-test';
 import { lineWidth } from '../scene/layout-text';
 import type { RectNode, Scene, SceneNode, TextNode } from '../scene/scene';
@@ -116,10 +117,10 @@ describe('the scene', () => {
     for (const stage of stages) {
       for (const cube of cubes) {
         const named = { ...cube, categories: cube.categories.map((name, i) => (i === 0 ? long : name)) };
-        const text = { title: `${long} ${long} ${long}`, subtitle: long, source: long };
+        const text = { title: `${long} ${long} ${long}`, subtitle: long, source: long, total: '', leader: '' };
         const film = filmOf(
           named,
-          { text, numbers: { decimals: 2, prefix: '€', suffix: ' million', compact: false } },
+          { text, numbers: { ...defaultNumbers, decimals: 2, prefix: '€', suffix: ' million' } },
           stage,
         );
         for (const time of times(film.clock.lengthSec, 13)) {
@@ -152,7 +153,7 @@ describe('the scene', () => {
     const film = filmOf(demo);
     for (const time of times(film.clock.lengthSec, 50)) {
       const { position } = positionAt(film.clock, time);
-      const stamp = texts(sceneAt(film, time)).find(({ id }) => id === 'stamp');
+      const stamp = texts(sceneAt(film, time)).find(({ id }) => id === 'stamp:0');
       expect(stamp?.text).toBe(film.periodLabels[Math.floor(position)]);
     }
   });
@@ -173,7 +174,7 @@ describe('the scene', () => {
   });
 
   it('is found under the pointer, part by part', () => {
-    const film = filmOf(demo, { text: { title: 'Hello', subtitle: '', source: '' } });
+    const film = filmOf(demo, { text: { title: 'Hello', subtitle: '', source: '', total: '', leader: '' } });
     const scene = sceneAt(film, 0);
     const bar = bars(scene)[0] as RectNode;
     const subject = hitTest(scene, bar.x + bar.widthPx / 2, bar.y + bar.heightPx / 2, measureBySize);
@@ -186,8 +187,8 @@ describe('the scene', () => {
 
   it('gives categories the palette by their place and the person’s own colours first', () => {
     const film = filmOf(demo, { colours: [{ category: 'Category 2', colour: '#123456' }] });
-    expect(film.colours[2]).toBe('#123456');
-    expect(film.colours[0]).toBe('#C8401B');
+    expect(film.colours.ofCategory[2]).toBe('#123456');
+    expect(film.colours.ofCategory[0]).toBe('#c8401b');
   });
 });
 
@@ -235,7 +236,7 @@ describe('the ranking at the playhead', () => {
       [3, 1],
     ]);
     const first = preparer.prepare(projectOf(), cube, measureBySize);
-    const second = preparer.prepare(projectOf({ palette: 'dusk' }), cube, measureBySize);
+    const second = preparer.prepare(projectOf({ datePattern: 'yyyy' }), cube, measureBySize);
     expect(second.motion).toBe(first.motion);
     expect(preparer.prepare(projectOf({ places: 1 }), cube, measureBySize).motion).not.toBe(first.motion);
   });

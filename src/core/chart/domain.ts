@@ -88,3 +88,15 @@ export function domainAt(course: DomainCourse, timeSec: number): Domain {
   const [min, max] = [at(course.low), at(course.high)];
   return max > min ? { min, max } : { min: 0, max: 1 };
 }
+
+/** The least and the greatest end that the axis ever has; `[0, 1]` for all-zero data. */
+export function extremesOf(course: DomainCourse): [number, number] {
+  const min = course.low.reduce((least, value) => Math.min(least, value), 0);
+  const max = course.high.reduce((most, value) => Math.max(most, value), 0);
+  return max > min ? [min, max] : [0, 1];
+}
+
+/** Where a value lies in a domain, in [0, 1]. Halved before parted, so that -1e308 to 1e308 does not overflow. */
+export function placeInDomain({ min, max }: Domain, value: number): number {
+  return Math.min(1, Math.max(0, (value / 2 - min / 2) / (max / 2 - min / 2)));
+}

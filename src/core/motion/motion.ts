@@ -2,7 +2,7 @@ import type { FilmClock } from '../pace/film-clock';
 import type { Cube } from '../shaping/cube';
 import { findContenders, type RankOrder } from './contenders';
 import type { Between } from './interpolation';
-import { findRankEvents } from './rank-events';
+import { findRankEvents, type RankEvents } from './rank-events';
 import { buildSeries, type GapRule, type SeriesSet, valueInStep } from './series';
 import { eventsAtPeriods, rankAt, type SlotTracks, type SwapMode, showings, slotAt, stepAt, trackSlots } from './slots';
 
@@ -48,22 +48,49 @@ export interface Place {
   readonly rank: number;
 }
 
+/** Values and changes of rank of a race, before it is given a pace. */
+export interface Race {
+  readonly series: SeriesSet;
+  readonly events: RankEvents;
+}
+
 /**
- * Prepares a race once; each frame then costs O(n log P), whatever the number of categories and periods.
+ * Finds who can be on stage, and every change of rank.
  *
  * @throws RangeError if `places` is less than 1.
  */
-export function prepareMotion(cube: Cube, clock: FilmClock, settings: MotionSettings): Motion {
+export function findRace(cube: Cube, settings: MotionSettings): Race {
   const { places, order, between, gaps } = settings;
   if (!(places >= 1)) throw new RangeError(`places: must be at least 1, received ${places}`);
   const all = Int32Array.from(cube.categories, (_, c) => c);
   const contenders = findContenders(buildSeries(cube, all, gaps, between, false), places, order);
   const series = buildSeries(cube, contenders, gaps, between);
-  const exact = findRankEvents(series, places, order);
-  const events = settings.swapMode === 'over-period' ? eventsAtPeriods(exact, places) : exact;
-  const tracks = trackSlots(events, clock, places, settings.swapSec, settings.swapMode);
+  return { series, events: findRankEvents(series, places, order) };
+}
+
+/** Gives a race its pace; each frame then costs O(n log P), whatever the number of categories and periods. */
+export function raceInTime(race: Race, clock: FilmClock, settings: MotionSettings): Motion {
+  const { places, swapMode, swapSec } = settings;
+  const events = swapMode === 'over-period' ? eventsAtPeriods(race.events, places) : race.events;
+  const tracks = trackSlots(events, clock, places, swapSec, swapMode);
   const showing = Array.from({ length: tracks.seriesCount }, (_, k) => showings(tracks, k, clock.lengthSec));
-  return { clock, series, tracks, swapSec: settings.swapSec, showing, lookup: sliceTime(showing, clock) };
+  return { clock, series: race.series, tracks, swapSec, showing, lookup: sliceTime(showing, clock) };
+}
+
+/** Prepares a race once, for a clock. */
+export function prepareMotion(cube: Cube, clock: FilmClock, settings: MotionSettings): Motion {
+  return raceInTime(findRace(cube, settings), clock, settings);
+}
+
+/** How many changes of place each step has: what the film may slow down for. */
+export function changesPerStep(race: Race, periodCount: number): Float64Array {
+  const changes = new Float64Array(Math.max(0, periodCount - 1));
+  race.events.span.forEach((span) => {
+    // A jump at a period belongs to the step that leads to it.
+    const step = Math.max(0, Math.ceil(span / 2) - 1);
+    if (step < changes.length) changes[step] = (changes[step] ?? 0) + 1;
+  });
+  return changes;
 }
 
 function sliceTime(showing: Motion['showing'], clock: FilmClock): TimeLookup {

@@ -1,7 +1,7 @@
 import { bisectRight } from 'd3-array';
 import { easeCubicInOut, easeLinear, easeSinInOut } from 'd3-ease';
 import type { Period } from '../shaping/cube';
-import type { EaseName, Pace } from './pace';
+import { buildSec, type EaseName, type Pace } from './pace';
 
 /** Curves from [0, 1] onto [0, 1] that never go back. */
 const eases: Readonly<Record<EaseName, (x: number) => number>> = {
@@ -11,10 +11,10 @@ const eases: Readonly<Record<EaseName, (x: number) => number>> = {
 };
 
 /**
- * A film's course in time: hold, run of `periodCount - 1` steps (travel, then rest), hold.
+ * A film's course in time: opening, hold, run of `periodCount - 1` steps (travel, then rest), hold, closing.
  *
  * A *span* is a stretch of the film in which nothing but the fraction travelled changes: span `2 p` is the dwell at
- * period `p` (its rest; for the first and the last period also the hold), span `2 i + 1` the travel of step `i`.
+ * period `p` (its rest; for the first and the last period also opening and hold, hold and closing), span `2 i + 1` the travel of step `i`.
  */
 export interface FilmClock {
   readonly lengthSec: number;
@@ -25,6 +25,9 @@ export interface FilmClock {
   /** Start of each span in seconds, and the film's end: `2 * periodCount` numbers. */
   readonly spanStartSec: Float64Array;
   readonly ease: (x: number) => number;
+  /** Seconds at the start and at the end in which marks come on stage and leave it. */
+  readonly openingSec: number;
+  readonly closingSec: number;
 }
 
 /** Where a film stands: the span, the fraction of its travel after easing, and the position `u` in [0, P - 1]. */
@@ -38,53 +41,75 @@ export interface FilmPosition {
  * Lays out a film.
  *
  * @param periods In order; at least one.
+ * @param changes For each step how much happens in it, for a pace that slows down where places change.
  * @throws RangeError if there is no period.
  */
-export function createFilmClock(periods: readonly Period[], pace: Pace, framesPerSec: number): FilmClock {
+export function createFilmClock(
+  periods: readonly Period[],
+  pace: Pace,
+  framesPerSec: number,
+  changes: Float64Array | null = null,
+): FilmClock {
   const periodCount = periods.length;
   if (periodCount < 1) throw new RangeError('periods: a film needs at least one period, received 0');
-  const weights = stepWeights(periods, pace);
+  const weights = stepWeights(periods, pace, changes);
   const total = weights.reduce((sum, weight) => sum + weight, 0);
-  const { holdStartSec, holdEndSec, runSec } = shareLength(pace, weights);
+  const { openingSec, closingSec, holdStartSec, holdEndSec, runSec } = shareLength(pace, weights);
   const spanStartSec = new Float64Array(2 * periodCount);
-  let at = holdStartSec;
+  let at = openingSec + holdStartSec;
   for (let step = 0; step < periodCount - 1; step++) {
     const stepSec = (runSec * (weights[step] ?? 0)) / total;
     spanStartSec[2 * step + 1] = at;
     spanStartSec[2 * step + 2] = at + stepSec * (1 - pace.restShare);
     at += stepSec;
   }
-  const lengthSec = at + holdEndSec;
+  const lengthSec = at + holdEndSec + closingSec;
   spanStartSec[2 * periodCount - 1] = lengthSec;
   const frameCount = Math.max(1, Math.round(lengthSec * framesPerSec));
-  return { lengthSec, framesPerSec, frameCount, periodCount, spanStartSec, ease: eases[pace.ease] };
+  const ease = eases[pace.ease];
+  return { lengthSec, framesPerSec, frameCount, periodCount, spanStartSec, ease, openingSec, closingSec };
 }
 
-/** Weight of each step: the calendar's or even, times what the person gave its beat. */
-function stepWeights(periods: readonly Period[], pace: Pace): number[] {
+/** Weight of each step: the calendar's or even, times what the person gave its beat, and more where places change. */
+function stepWeights(periods: readonly Period[], pace: Pace, changes: Float64Array | null): number[] {
+  const busiest = changes?.reduce((most, count) => Math.max(most, count), 0) ?? 0;
   const own = new Map(pace.beats.map((beat) => [beat.periodKey, beat.weight]));
   const gaps = periods.slice(1).map((period, i) => period.spacing - (periods[i]?.spacing ?? 0));
   const mean = gaps.reduce((sum, gap) => sum + gap, 0) / Math.max(1, gaps.length);
   return gaps.map((gap, i) => {
     const base = pace.sharing === 'calendar' && mean > 0 ? gap / mean : 1;
-    return base * (own.get(periods[i]?.key ?? '') ?? 1);
+    const busy = busiest > 0 ? (changes?.[i] ?? 0) / busiest : 0;
+    return base * (own.get(periods[i]?.key ?? '') ?? 1) * (1 + pace.slowAtSwaps * busy);
   });
 }
 
-/** Holds give way when the whole length is too short for them; the run keeps at least a tenth of it. */
+/** Opening, holds and closing give way when the whole length is too short for them; the run keeps at least a tenth of it. */
 function shareLength(pace: Pace, weights: readonly number[]) {
-  const { holdStartSec, holdEndSec } = pace;
+  const still = {
+    openingSec: buildSec(pace.opening),
+    holdStartSec: pace.holdStartSec,
+    holdEndSec: pace.holdEndSec,
+    closingSec: buildSec(pace.closing),
+  };
+  const stillSec = still.openingSec + still.holdStartSec + still.holdEndSec + still.closingSec;
   if (pace.length.by === 'period') {
-    const sum = weights.reduce((total, weight) => total + weight, 0);
-    const runSec = pace.length.sec * sum;
-    const needsMore = runSec + holdStartSec + holdEndSec <= 0;
-    return { holdStartSec, holdEndSec: needsMore ? pace.length.sec : holdEndSec, runSec };
+    const runSec = pace.length.sec * weights.reduce((total, weight) => total + weight, 0);
+    return { ...still, holdEndSec: runSec + stillSec <= 0 ? pace.length.sec : still.holdEndSec, runSec };
   }
   const whole = pace.length.sec;
-  const holds = holdStartSec + holdEndSec;
-  if (weights.length === 0) return { holdStartSec: 0, holdEndSec: whole, runSec: 0 };
-  const share = holds > whole * 0.9 ? (whole * 0.9) / holds : 1;
-  return { holdStartSec: holdStartSec * share, holdEndSec: holdEndSec * share, runSec: whole - holds * share };
+  const room = weights.length === 0 ? whole : whole * 0.9;
+  const share = stillSec > room ? room / stillSec : 1;
+  const { openingSec, closingSec } = { openingSec: still.openingSec * share, closingSec: still.closingSec * share };
+  // A single period has nothing to run through: it is held.
+  if (weights.length === 0)
+    return { openingSec, holdStartSec: 0, holdEndSec: whole - openingSec - closingSec, closingSec, runSec: 0 };
+  return {
+    openingSec,
+    holdStartSec: still.holdStartSec * share,
+    holdEndSec: still.holdEndSec * share,
+    closingSec,
+    runSec: whole - stillSec * share,
+  };
 }
 
 /** The time that frame `frame` shows, in seconds. */
@@ -144,4 +169,28 @@ function invertEase(ease: (x: number) => number, y: number): number {
 /** The moment at which the film reaches each period, in seconds; the first stands at 0. */
 export function periodTimesSec(clock: FilmClock): Float64Array {
   return Float64Array.from({ length: clock.periodCount }, (_, p) => clock.spanStartSec[2 * p] ?? 0);
+}
+
+/** A share of a beat: the stretch from one period to the next, with the time before the first and after the last. */
+export interface BeatPlace {
+  readonly period: number;
+  /** In [0, 1]. */
+  readonly share: number;
+}
+
+/** The time of a share of a beat, in seconds. */
+export function timeOfBeat(clock: FilmClock, { period, share }: BeatPlace): number {
+  const from = clock.spanStartSec[2 * period] ?? 0;
+  const to = clock.spanStartSec[2 * period + 2] ?? clock.lengthSec;
+  return from + (to - from) * share;
+}
+
+/** The beat in which a time lies, and how far into it. */
+export function beatAt(spanStartSec: Float64Array, timeSec: number): BeatPlace {
+  const count = spanStartSec.length / 2;
+  let period = 0;
+  while (period < count - 1 && (spanStartSec[2 * period + 2] ?? 0) <= timeSec) period++;
+  const from = spanStartSec[2 * period] ?? 0;
+  const to = spanStartSec[Math.min(2 * period + 2, spanStartSec.length - 1)] ?? from;
+  return { period, share: to > from ? Math.min(1, Math.max(0, (timeSec - from) / (to - from))) : 0 };
 }

@@ -11,6 +11,33 @@ export interface BeatWeight {
   readonly weight: number;
 }
 
+/** How marks come on stage or leave it. */
+export const buildKinds = ['none', 'grow', 'slide', 'fade', 'spring'] as const;
+/** In which order, where they do not move together. */
+export const buildOrders = ['place', 'name', 'random'] as const;
+/** How the texts and the axis come and go. */
+export const wordBuilds = ['none', 'fade', 'slide'] as const;
+
+/** The opening or the closing of a film. */
+export interface Build {
+  readonly how: (typeof buildKinds)[number];
+  /** Seconds that it takes; none when nothing moves. */
+  readonly sec: number;
+  /** In [0, 1]: 0 moves all marks together, 1 one after another. */
+  readonly stagger: number;
+  readonly order: (typeof buildOrders)[number];
+  readonly seed: number;
+  readonly words: (typeof wordBuilds)[number];
+}
+
+/** A film that is there at once. */
+export const noBuild: Build = { how: 'none', sec: 1, stagger: 0.5, order: 'place', seed: 1, words: 'none' };
+
+/** Seconds that a build adds to the film. */
+export function buildSec(build: Build): number {
+  return build.how === 'none' && build.words === 'none' ? 0 : build.sec;
+}
+
 /** How a film moves; part of the document. */
 export interface Pace {
   /** What the person set last stays: the whole film's length, or the seconds for each period. */
@@ -24,6 +51,10 @@ export interface Pace {
   readonly ease: EaseName;
   readonly sharing: StepSharing;
   readonly beats: readonly BeatWeight[];
+  /** How much slower the beats with the most changes of place are, in [0, 4]; 0 leaves all as they are. */
+  readonly slowAtSwaps: number;
+  readonly opening: Build;
+  readonly closing: Build;
 }
 
 /** Limits of a pace, shared by the schema and the interface. */
@@ -34,4 +65,6 @@ export const paceLimits = {
   holdSec: [0, 60],
   swapSec: [0, 10],
   weight: [0.05, 20],
+  slowAtSwaps: [0, 4],
+  buildSec: [0.1, 20],
 } as const;

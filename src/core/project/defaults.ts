@@ -1,6 +1,21 @@
+import type { MomentKind } from '../motion/moments';
+import { noBuild } from '../pace/pace';
+import { defaultNumbers } from '../scale/number-format';
 import type { Cube } from '../shaping/cube';
 import type { Fields } from '../shaping/fields';
+import { defaultDress } from './dress';
 import { type Chart, PROJECT_VERSION, type Project, type TableEntry } from './project';
+
+/** How moments are told before the person says otherwise. */
+export const defaultMomentWords: Readonly<Record<MomentKind, string>> = {
+  lead: '{name} takes the lead',
+  entry: '{name} comes on stage',
+  exit: '{name} leaves the stage',
+  record: 'A record: {name} reaches {value}',
+  climb: '{name} climbs {places} places',
+  fall: '{name} falls {places} places',
+  reign: '{name} leads for {length}',
+};
 
 /** A chart as it starts out, before the person has touched anything. */
 export function defaultChart(id: string, tableId: string, fields: Fields): Chart {
@@ -10,10 +25,15 @@ export function defaultChart(id: string, tableId: string, fields: Fields): Chart
     tableId,
     fields,
     group: '',
-    text: { title: '', subtitle: '', source: '' },
-    palette: 'harbour',
+    text: { title: '', subtitle: '', source: '', total: 'Total {total}', leader: '{leader}, in front for {reign}' },
     colours: [],
-    numbers: { decimals: null, prefix: '', suffix: '', compact: false },
+    highlights: [],
+    pictures: [],
+    numbers: defaultNumbers,
+    datePattern: '',
+    axis: { name: '', interval: null, average: false, targets: [] },
+    dress: defaultDress,
+    momentWords: defaultMomentWords,
     pace: {
       length: { by: 'whole', sec: 20 },
       holdStartSec: 0.5,
@@ -23,6 +43,9 @@ export function defaultChart(id: string, tableId: string, fields: Fields): Chart
       ease: 'even',
       sharing: 'even',
       beats: [],
+      slowAtSwaps: 0,
+      opening: noBuild,
+      closing: noBuild,
     },
     places: 10,
     order: 'largest',
@@ -43,13 +66,21 @@ export function defaultProject(id: string, name: string, table: TableEntry, char
     tables: [table],
     charts: [chart],
     film: {
-      stage: { widthPx: 1920, heightPx: 1080, background: '#FFFCF5' },
+      stage: {
+        widthPx: 1920,
+        heightPx: 1080,
+        background: { kind: 'plain', colour: '#FFFCF5' },
+        margins: { top: 5, right: 5, bottom: 4, left: 5 },
+        box: null,
+      },
       framesPerSec: 60,
       sequence: [chart.id],
       extras: [],
       captions: [],
       sounds: [],
     },
+    pictures: [],
+    fonts: [],
   };
 }
 

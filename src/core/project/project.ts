@@ -1,4 +1,6 @@
+import type { RankOrder } from '../motion/contenders';
 import type { Between } from '../motion/interpolation';
+import type { MomentKind } from '../motion/moments';
 import type { GapRule } from '../motion/series';
 import type { SwapMode } from '../motion/slots';
 import type { Pace } from '../pace/pace';
@@ -7,9 +9,12 @@ import type { NumberStyle } from '../scale/number-format';
 import type { Fields } from '../shaping/fields';
 import type { Step } from '../shaping/steps/step';
 import type { ReadingChoice } from '../table/reader';
+import type { Background } from './background';
+import type { Dress } from './dress';
+import type { AddedFont, Caption, CategoryPicture, Extra, Picture, TargetLine } from './film-parts';
 
 /** The version of the document that this code writes. A new one comes with a migration. */
-export const PROJECT_VERSION = 2;
+export const PROJECT_VERSION = 3;
 
 /** Where the bytes of a table came from. */
 export const sourceKinds = ['file', 'pasted', 'typed', 'catalogue'] as const;
@@ -47,6 +52,10 @@ export interface CategoryColour {
   readonly colour: string;
 }
 
+/** Texts whose words the person writes. */
+export const contentParts = ['title', 'subtitle', 'source', 'total', 'leader'] as const;
+export type ContentPart = (typeof contentParts)[number];
+
 /** What every family of charts has. */
 interface ChartBase {
   readonly id: string;
@@ -54,10 +63,25 @@ interface ChartBase {
   readonly fields: Fields;
   /** Which value of the group column is on stage; `''` while there is none. */
   readonly group: string;
-  readonly text: { readonly title: string; readonly subtitle: string; readonly source: string };
-  readonly palette: string;
+  /** The texts; all of them may hold tokens such as `{leader}`. */
+  readonly text: Readonly<Record<ContentPart, string>>;
   readonly colours: readonly CategoryColour[];
+  /** Categories that stand out where the dress has one colour for all. */
+  readonly highlights: readonly string[];
+  readonly pictures: readonly CategoryPicture[];
   readonly numbers: NumberStyle;
+  /** How dates are written: a pattern, or '' for the usual form of the periods' kind. */
+  readonly datePattern: string;
+  readonly axis: {
+    readonly name: string;
+    /** Distance of ticks in data units, or null for round numbers. */
+    readonly interval: number | null;
+    readonly average: boolean;
+    readonly targets: readonly TargetLine[];
+  };
+  readonly dress: Dress;
+  /** How moments are told in captions; these may hold tokens. */
+  readonly momentWords: Readonly<Record<MomentKind, string>>;
   readonly pace: Pace;
 }
 
@@ -66,7 +90,7 @@ export interface RankedBarsChart extends ChartBase {
   readonly family: 'ranked-bars';
   /** Places on stage, from 1 to 50. */
   readonly places: number;
-  readonly order: 'largest' | 'smallest';
+  readonly order: RankOrder;
   readonly between: Between;
   readonly gaps: GapRule;
   readonly swapMode: SwapMode;
@@ -80,8 +104,19 @@ export type Chart = RankedBarsChart;
 export interface Stage {
   readonly widthPx: number;
   readonly heightPx: number;
-  /** `#rrggbb` */
-  readonly background: string;
+  readonly background: Background;
+  /** Free edges, in hundredths of the shorter side. */
+  readonly margins: { readonly top: number; readonly right: number; readonly bottom: number; readonly left: number };
+  /** The chart's box in shares of the stage, or null for all the room that the texts leave. */
+  readonly box: StageBox | null;
+}
+
+/** A box in shares of the stage, each in [0, 1]. */
+export interface StageBox {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
 }
 
 /** The whole document: everything that decides the film, and nothing about the session. */
@@ -97,16 +132,24 @@ export interface Project {
     readonly framesPerSec: number;
     /** Ids of the charts, in the order in which they play. */
     readonly sequence: readonly string[];
+    /** In the order of drawing. */
+    readonly extras: readonly Extra[];
+    readonly captions: readonly Caption[];
     /** Room for what a later version puts here; always empty so far. */
-    readonly extras: readonly [];
-    readonly captions: readonly [];
     readonly sounds: readonly [];
   };
+  readonly pictures: readonly Picture[];
+  readonly fonts: readonly AddedFont[];
 }
 
 /** All files that the project's tables are read from. */
 export function sourcesOf(project: Project): TableSource[] {
   return project.tables.flatMap(({ source, added }) => [source, ...added.map((each) => each.source)]);
+}
+
+/** Every file that a project needs beside its document. */
+export function assetIdsOf(project: Project): string[] {
+  return [...sourcesOf(project), ...project.pictures, ...project.fonts].map(({ assetId }) => assetId);
 }
 
 /** Limits of what the document may hold, shared by the schema and the interface. */
@@ -116,4 +159,13 @@ export const projectLimits = {
   decimals: [0, 6],
   textLength: 500,
   affixLength: 12,
+  captionLength: 1000,
+  margin: [0, 30],
+  /** Hundredths of the shorter side. */
+  textSize: [0.5, 40],
+  /** Times the size that fits. */
+  labelSize: [0.3, 2],
+  spacing: [-0.1, 1],
+  fadeSec: [0, 30],
+  extraSize: [0.1, 400],
 } as const;

@@ -1,6 +1,8 @@
 import { fieldsOf } from '../shaping/fields';
 import { type Issue, type Outcome, refuse } from '../table/issue';
 import { noReadingChoice } from '../table/reader';
+import { defaultChart } from './defaults';
+import { defaultDress } from './dress';
 import { PROJECT_VERSION, type Project } from './project';
 import { projectSchema } from './schema';
 
@@ -32,13 +34,58 @@ const from1: Migration = (document) => ({
   })),
 });
 
+interface Version2Chart {
+  readonly text: object;
+  readonly palette: string;
+  readonly numbers: object;
+  readonly pace: object;
+  readonly fields: { readonly colour?: unknown };
+}
+
+/** Version 3 keeps how everything looks, captions, extras, pictures and fonts. */
+const from2: Migration = (document) => {
+  const film = (document.film ?? {}) as { readonly stage?: { readonly background?: unknown } };
+  const fresh = defaultChart('c', 't', fieldsOf({ shape: 'long' }));
+  return {
+    ...document,
+    version: 3,
+    charts: listOf<Version2Chart>(document.charts).map(({ palette, ...chart }) => ({
+      ...chart,
+      fields: { ...chart.fields, picture: '' },
+      text: { ...fresh.text, ...chart.text },
+      highlights: [],
+      pictures: [],
+      numbers: { ...fresh.numbers, ...chart.numbers },
+      datePattern: '',
+      axis: fresh.axis,
+      momentWords: fresh.momentWords,
+      dress: {
+        ...defaultDress,
+        colour: { ...defaultDress.colour, palette, by: chart.fields?.colour ? 'group' : 'category' },
+      },
+      pace: { ...fresh.pace, ...chart.pace },
+    })),
+    film: {
+      ...film,
+      stage: {
+        ...film.stage,
+        background: { kind: 'plain', colour: film.stage?.background },
+        margins: { top: 5, right: 5, bottom: 4, left: 5 },
+        box: null,
+      },
+    },
+    pictures: [],
+    fonts: [],
+  };
+};
+
 /** A damaged document may hold anything; the schema says so afterwards. */
 function listOf<T>(value: unknown): T[] {
   return Array.isArray(value) ? value.filter((each) => typeof each === 'object' && each !== null) : [];
 }
 
 /** `migrations[n]` reads version `n`. */
-const migrations: Readonly<Record<number, Migration>> = { 1: from1 };
+const migrations: Readonly<Record<number, Migration>> = { 1: from1, 2: from2 };
 
 /**
  * Reads a document that comes from outside: a project file or what the browser kept. Older versions are brought up

@@ -1,11 +1,103 @@
+/** Languages whose marks and short words numbers and dates can be written with. */
+export const locales = [
+  'en-GB',
+  'en-US',
+  'cs-CZ',
+  'da-DK',
+  'de-DE',
+  'de-CH',
+  'el-GR',
+  'es-ES',
+  'fi-FI',
+  'fr-FR',
+  'hi-IN',
+  'it-IT',
+  'ja-JP',
+  'ko-KR',
+  'nb-NO',
+  'nl-NL',
+  'pl-PL',
+  'pt-BR',
+  'pt-PT',
+  'ru-RU',
+  'sv-SE',
+  'tr-TR',
+  'uk-UA',
+  'vi-VN',
+  'zh-CN',
+] as const;
+export type Locale = (typeof locales)[number];
+
+/** What stands between thousands. */
+export const groupings = ['locale', 'none', 'thin'] as const;
+
 /** How values are written; part of the document. */
 export interface NumberStyle {
   /** Digits after the point; null takes as many as the data has, to three. */
   readonly decimals: number | null;
   readonly prefix: string;
   readonly suffix: string;
-  /** Shortens thousands, millions and billions to K, M and B. */
+  /** Shortens thousands, millions and billions: to K, M and B in English, elsewhere as the language does. */
   readonly compact: boolean;
+  /** Values are shares of 1 and are written as percent. */
+  readonly percent: boolean;
+  readonly locale: Locale;
+  readonly grouping: (typeof groupings)[number];
+}
+
+/** Numbers as a new chart writes them. */
+export const defaultNumbers: NumberStyle = {
+  decimals: null,
+  prefix: '',
+  suffix: '',
+  compact: false,
+  percent: false,
+  locale: 'en-GB',
+  grouping: 'locale',
+};
+
+/** Above this, digits stop meaning anything to a reader and the exponent form is used. */
+const LARGE = 1e15;
+/** Below this, too, where the decimals do not reach it. */
+const SMALL = 1e-6;
+
+/**
+ * A function that writes numbers in one style, always with the same number of decimals so that counting numbers do
+ * not jump about. The minus is the typographic one.
+ *
+ * @param autoDecimals Digits after the point where the style leaves them to the data, in [0, 12].
+ */
+export function numberFormat(style: NumberStyle, autoDecimals: number): (value: number) => string {
+  const decimals = style.decimals ?? Math.max(0, autoDecimals - (style.percent ? 2 : 0));
+  return writer(style, [decimals, decimals], style.decimals ?? 1, style.decimals ?? 1);
+}
+
+/** The format of tick labels: round numbers, so no digits after the point but those that they need. */
+export function tickFormat(style: NumberStyle, decimals: number): (value: number) => string {
+  return writer(style, [0, Math.max(0, decimals - (style.percent ? 2 : 0))], 0, 3);
+}
+
+function writer(
+  style: NumberStyle,
+  [least, most]: readonly [number, number],
+  shortLeast: number,
+  shortMost: number,
+): (value: number) => string {
+  const plain = digitsFormat(style, least, most);
+  const short = style.locale.startsWith('en')
+    ? lettersFormat(digitsFormat(style, shortLeast, shortMost))
+    : digitsFormat(style, shortLeast, shortMost, true);
+  const exponent = exponentFormat(style, Math.min(3, Math.max(2, most)));
+  const sign = style.percent ? percentSign(style.locale) : '';
+  const factor = style.percent ? 100 : 1;
+  return (value) => {
+    if (Number.isNaN(value)) return '–';
+    const size = Math.abs(value) * factor;
+    const tiny = size > 0 && size < SMALL && size < 0.5 * 10 ** -most && style.decimals === null;
+    const digits = size >= LARGE || tiny ? exponent(size) : style.compact && size >= 999.95 ? short(size) : plain(size);
+    const minus = value < 0 && /[1-9]/.test(digits.normalize('NFKC')) ? '\u2212' : '';
+    return `${minus}${style.prefix}${digits}${sign}${style.suffix}`;
+  };
 }
 
 const compactSteps: readonly (readonly [number, string])[] = [
@@ -15,55 +107,48 @@ const compactSteps: readonly (readonly [number, string])[] = [
   [1e3, 'K'],
 ];
 
-/** Above this, digits stop meaning anything to a reader and the exponent form is used. */
-const LARGE = 1e15;
-
-/**
- * A function that writes numbers in one style, always with the same number of decimals so that counting numbers do
- * not jump about. The minus is the typographic one. English separators; other locales come with their own issue.
- *
- * @param autoDecimals Digits after the point where the style leaves them to the data, in [0, 12].
- */
-export function numberFormat(style: NumberStyle, autoDecimals: number): (value: number) => string {
-  const decimals = style.decimals ?? autoDecimals;
-  const plain = digitsFormat(decimals);
-  const short = digitsFormat(style.decimals ?? 1);
+/** Browsers differ in how they shorten English numbers, and a film must not. */
+function lettersFormat(format: (value: number) => string): (value: number) => string {
   return (value) => {
-    if (Number.isNaN(value)) return '–';
-    const size = Math.abs(value);
-    const digits = style.compact ? compactDigits(size, plain, short) : plainDigits(size, decimals, plain);
-    const minus = value < 0 && /[1-9]/.test(digits) ? '\u2212' : '';
-    return `${minus}${style.prefix}${digits}${style.suffix}`;
-  };
-}
-
-/** The format of tick labels: round numbers, so no digits after the point but those that they need. */
-export function tickFormat(style: NumberStyle, decimals: number): (value: number) => string {
-  const plain = digitsFormat(0, decimals);
-  const short = digitsFormat(0, 3);
-  return (value) => {
-    const size = Math.abs(value);
-    const digits = style.compact ? compactDigits(size, plain, short) : plainDigits(size, 0, plain);
-    return `${value < 0 ? '\u2212' : ''}${style.prefix}${digits}${style.suffix}`;
-  };
-}
-
-function digitsFormat(least: number, most = least): (value: number) => string {
-  const format = new Intl.NumberFormat('en-GB', { minimumFractionDigits: least, maximumFractionDigits: most });
-  return (value) => format.format(value);
-}
-
-function plainDigits(size: number, decimals: number, format: (value: number) => string): string {
-  return size >= LARGE ? size.toExponential(Math.min(3, Math.max(2, decimals))).replace('e+', 'e') : format(size);
-}
-
-function compactDigits(size: number, plain: (value: number) => string, short: (value: number) => string): string {
-  if (size >= LARGE) return plainDigits(size, 2, plain);
-  for (const [unit, letter] of compactSteps) {
     // 999,950 is written 1.0M rather than 1,000.0K.
-    if (size >= unit * 0.99995) return short(size / unit) + letter;
-  }
-  return plain(size);
+    const [unit, letter] = compactSteps.find(([each]) => value >= each * 0.99995) ?? [1, ''];
+    return format(value / unit) + letter;
+  };
+}
+
+const THIN = '\u2009';
+
+function digitsFormat(style: NumberStyle, least: number, most: number, short = false): (value: number) => string {
+  const format = new Intl.NumberFormat(style.locale, {
+    minimumFractionDigits: least,
+    maximumFractionDigits: Math.max(least, most),
+    useGrouping: style.grouping === 'locale' ? true : style.grouping === 'thin' ? 'always' : false,
+    numberingSystem: 'latn',
+    ...(short ? { notation: 'compact' as const, compactDisplay: 'short' as const } : {}),
+  });
+  if (style.grouping !== 'thin') return (value) => format.format(value);
+  return (value) =>
+    format
+      .formatToParts(value)
+      .map((part) => (part.type === 'group' ? THIN : part.value))
+      .join('');
+}
+
+/** `1.23e15` with the language's own decimal mark. */
+function exponentFormat(style: NumberStyle, decimals: number): (value: number) => string {
+  const mark = new Intl.NumberFormat(style.locale).formatToParts(0.5).find(({ type }) => type === 'decimal')?.value;
+  return (value) =>
+    value
+      .toExponential(decimals)
+      .replace('e+', 'e')
+      .replace('e-', 'e\u2212')
+      .replace('.', mark ?? '.');
+}
+
+function percentSign(locale: Locale): string {
+  const parts = new Intl.NumberFormat(locale, { style: 'percent' }).formatToParts(0.5);
+  const at = parts.findIndex(({ type }) => type === 'percentSign');
+  return `${parts[at - 1]?.type === 'literal' ? parts[at - 1]?.value : ''}%`;
 }
 
 /**

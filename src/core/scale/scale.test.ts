@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { smoothEnvelope } from './envelope';
-import { decimalsOf, numberFormat, tickFormat } from './number-format';
+import { decimalsOf, defaultNumbers, numberFormat, tickFormat } from './number-format';
 import { fadingTicks } from './ticks';
 
-const plain = { decimals: null, prefix: '', suffix: '', compact: false };
+const plain = defaultNumbers;
 
 describe('the smooth envelope', () => {
   it('is never below its ceilings, nor above the greatest of them', () => {
@@ -59,7 +59,7 @@ describe('fading ticks', () => {
 
   it('survive ranges at the ends of what a number can be', () => {
     for (const max of [1e-300, 1e-9, 1e15, 1e308]) expect(fadingTicks(0, max, 5).length).toBeLessThan(40);
-    expect(fadingTicks(0, 0, 5)).toEqual([{ value: 0, opacity: 1 }]);
+    expect(fadingTicks(0, 0, 5)).toEqual([{ value: 0, opacity: 1, labelOpacity: 1 }]);
   });
 });
 
@@ -96,5 +96,6 @@ describe('number formats', () => {
     expect(decimalsOf(Float64Array.of(1, 2.25))).toBe(2);
     expect(decimalsOf(Float64Array.of(0.1 + 0.2, 1))).toBe(1);
     expect(numberFormat(plain, decimalsOf(Float64Array.of(4.2e-9)))(4.2e-9)).toBe('0.0000000042');
+    expect(numberFormat(plain, 3)(4.2e-9)).toBe('4.200e\u22129');
   });
 });

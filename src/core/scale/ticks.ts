@@ -2,6 +2,8 @@
 export interface Tick {
   readonly value: number;
   readonly opacity: number;
+  /** Of its label: the old labels are gone before the new ones come, so that none stands on another. */
+  readonly labelOpacity: number;
 }
 
 const SMALLEST = 1e-300;
@@ -16,22 +18,41 @@ const SMALLEST = 1e-300;
  */
 export function fadingTicks(min: number, max: number, parts: number): Tick[] {
   const raw = (max - min) / parts;
-  if (!(raw > SMALLEST) || !Number.isFinite(raw)) return [{ value: min > 0 || max < 0 ? min : 0, opacity: 1 }];
+  if (!(raw > SMALLEST) || !Number.isFinite(raw))
+    return [{ value: min > 0 || max < 0 ? min : 0, opacity: 1, labelOpacity: 1 }];
   const fine = intervalBelow(raw);
   const coarse = intervalAfter(fine);
   const progress = Math.log(raw / fine) / Math.log(coarse / fine);
-  // The old ticks are nearly gone before the new ones come, so that their labels do not stand on each other.
   const leaving = 1 - smooth((progress - 0.2) / 0.4);
   const coming = smooth((progress - 0.4) / 0.4);
-  const old = ticksOf(min, max, fine);
-  const next = ticksOf(min, max, coarse);
-  const found = new Map<number, number>();
-  for (const value of old) found.set(value, leaving);
-  for (const value of next) found.set(value, found.has(value) ? 1 : coming);
-  return [...found]
-    .filter(([, opacity]) => opacity > 0)
-    .map(([value, opacity]) => ({ value, opacity }))
-    .sort((a, b) => a.value - b.value);
+  const labels = { leaving: 1 - smooth((progress - 0.2) / 0.3), coming: smooth((progress - 0.5) / 0.3) };
+  const found = new Map<number, Tick>();
+  for (const value of ticksOf(min, max, fine))
+    found.set(value, { value, opacity: leaving, labelOpacity: labels.leaving });
+  for (const value of ticksOf(min, max, coarse)) {
+    const both = found.has(value);
+    found.set(value, { value, opacity: both ? 1 : coming, labelOpacity: both ? 1 : labels.coming });
+  }
+  return [...found.values()].filter(({ opacity }) => opacity > 0).sort((a, b) => a.value - b.value);
+}
+
+/** More ticks than this are a smear. */
+const MAX_TICKS = 60;
+
+/**
+ * Ticks at the multiples of an interval that the person chose. Where they would stand too close, only every second,
+ * fifth, tenth ... of them is kept, in the same way as round intervals give way to each other.
+ *
+ * @param parts The most parts that have room.
+ */
+export function givenTicks(min: number, max: number, interval: number, parts: number): Tick[] {
+  if ((max - min) / interval > Math.min(MAX_TICKS, parts)) {
+    return fadingTicks(min / interval, max / interval, parts).map((tick) => ({
+      ...tick,
+      value: tick.value * interval,
+    }));
+  }
+  return ticksOf(min, max, interval).map((value) => ({ value, opacity: 1, labelOpacity: 1 }));
 }
 
 /** The greatest of 1, 2 and 5 times a power of ten that is not above `raw`. */

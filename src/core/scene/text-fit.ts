@@ -3,6 +3,9 @@ export interface Font {
   readonly family: string;
   readonly weight: number;
   readonly sizePx: number;
+  readonly italic?: boolean;
+  /** Room added after each character, in parts of the size; `MeasureText` counts it. */
+  readonly spacing?: number;
 }
 
 /** Width of a text in stage pixels; given from outside, since the core has no fonts. */

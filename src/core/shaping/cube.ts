@@ -14,6 +14,8 @@ export interface Cube {
   readonly values: Float64Array;
   /** For each category the text of the colour column; absent when none is chosen. */
   readonly colours?: readonly string[];
+  /** For each category the text of the picture column; absent when none is chosen. */
+  readonly pictures?: readonly string[];
 }
 
 /** The value of a cell in data units; NaN where absent. */
@@ -43,6 +45,8 @@ export function takeCategories(cube: Cube, places: readonly number[]): Cube {
       values[p * places.length + i] = cubeValue(cube, p, c);
     });
   }
-  const colours = cube.colours ? { colours: places.map((c) => cube.colours?.[c] ?? '') } : {};
-  return { ...cube, categories: places.map((c) => cube.categories[c] ?? ''), values, ...colours };
+  const take = (texts: readonly string[]) => places.map((c) => texts[c] ?? '');
+  const colours = cube.colours ? { colours: take(cube.colours) } : {};
+  const pictures = cube.pictures ? { pictures: take(cube.pictures) } : {};
+  return { ...cube, categories: take(cube.categories), values, ...colours, ...pictures };
 }

@@ -23,6 +23,8 @@ export interface Fields {
   readonly group: string;
   /** Gives each category its colour; `''` for none. */
   readonly colour: string;
+  /** Names each category's picture: a file's name, a country or its code; `''` for none. */
+  readonly picture: string;
   readonly periodsAs: PeriodChoice;
   readonly decimal: DecimalMark | 'auto';
 }
@@ -35,6 +37,7 @@ export function fieldsOf(given: Partial<Fields> & Pick<Fields, 'shape'>): Fields
     value: '',
     group: '',
     colour: '',
+    picture: '',
     periodsAs: 'auto',
     decimal: 'auto',
   } as const;

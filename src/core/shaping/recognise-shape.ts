@@ -84,9 +84,12 @@ function bestCategory(table: TableProfile, period: ColumnProfile, value: ColumnP
     ?.profile;
 }
 
-function bestValue(numbers: readonly ColumnProfile[]): ColumnProfile | undefined {
-  const usable = numbers.filter((profile) => !codeNames.test(profile.name) && profile.kind !== 'period');
-  const from = usable.length > 0 ? usable : numbers;
+/** A telling name wins, else the last one; a column that is blank in most rows is a stray, not the values. */
+function bestValue(numbers: readonly ColumnProfile[], rowCount: number): ColumnProfile | undefined {
+  const fullest = Math.max(...numbers.map(({ blankCount }) => rowCount - blankCount));
+  const full = numbers.filter(({ blankCount }) => rowCount - blankCount > fullest / 3);
+  const usable = full.filter((profile) => !codeNames.test(profile.name) && profile.kind !== 'period');
+  const from = usable.length > 0 ? usable : full;
   return from.find((profile) => valueNames.test(profile.name)) ?? from.at(-1);
 }
 
@@ -95,7 +98,7 @@ const recogniseLong: ShapeRecogniser = (table) => {
   const period = bestPeriod(table);
   if (!period) return null;
   const numbers = table.columns.filter((profile) => profile !== period && holdsNumbers(profile));
-  const value = bestValue(numbers);
+  const value = bestValue(numbers, table.rowCount);
   const category = value && bestCategory(table, period, value);
   if (!value || !category) return null;
   const repeats = repeatsIn(period, table);
@@ -161,7 +164,7 @@ const recogniseNumberPeriods: ShapeRecogniser = (table) => {
   const period = whole.find((profile) => stepNames.test(profile.name));
   if (!period) return null;
   const numbers = table.columns.filter((profile) => profile !== period && holdsNumbers(profile));
-  const value = bestValue(numbers);
+  const value = bestValue(numbers, table.rowCount);
   if (!value) return null;
   const why = `“${period.name}” holds numbers and is called like a period, so its numbers are the periods`;
   const given = { period: period.name, periodsAs: 'number' } as const;

@@ -71,8 +71,16 @@ export function shapeCube(
   }
   const values = fill(table, plan, fields, options, names.names, list);
   if (!values) return { ok: false, issues: [...refuse('no-values', noValues(fields)).issues, ...list.finish()] };
-  const colours = coloursOf(table, fields, names.names);
-  const cube: Cube = { kind: plan.axis.kind, periods: plan.axis.periods, categories: names.names, values, ...colours };
+  const colours = textsOf(table, fields, fields.colour, names.names);
+  const pictures = textsOf(table, fields, fields.picture, names.names);
+  const cube: Cube = {
+    kind: plan.axis.kind,
+    periods: plan.axis.periods,
+    categories: names.names,
+    values,
+    ...(colours ? { colours } : {}),
+    ...(pictures ? { pictures } : {}),
+  };
   return { ok: true, value: cube, issues: list.finish() };
 }
 
@@ -299,15 +307,15 @@ function repeatedRow(table: Table, column: Column, row: number, where: string, f
   };
 }
 
-/** The text of the colour column for each category: the first that is not blank. */
-function coloursOf(table: Table, fields: Fields, names: readonly string[]): { colours?: readonly string[] } {
-  const colour = fields.colour === '' ? null : findColumn(table, fields.colour);
+/** The text of a describing column for each category: the first that is not blank; null where there is no such column. */
+function textsOf(table: Table, fields: Fields, name: string, names: readonly string[]): string[] | null {
+  const described = name === '' ? null : findColumn(table, name);
   const category = fields.category === '' ? null : findColumn(table, fields.category);
-  if (!colour || !category) return {};
+  if (!described || !category) return null;
   const found = new Map<string, string>();
   for (let row = 0; row < table.rowCount; row++) {
-    const name = cellText(category, row);
-    if (!found.has(name) && !isBlankCell(colour, row)) found.set(name, cellText(colour, row));
+    const text = cellText(category, row);
+    if (!found.has(text) && !isBlankCell(described, row)) found.set(text, cellText(described, row));
   }
-  return { colours: names.map((name) => found.get(name) ?? '') };
+  return names.map((each) => found.get(each) ?? '');
 }

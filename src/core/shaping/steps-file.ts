@@ -23,6 +23,7 @@ export const fieldsSchema = Joi.object({
   value: name,
   group: name,
   colour: name,
+  picture: Joi.string().allow('').default(''),
   periodsAs: Joi.valid(...periodChoices).required(),
   decimal: Joi.valid('auto', 'point', 'comma').required(),
 });
@@ -52,8 +53,8 @@ export function readStepsFile(text: string): Outcome<StepsFile> {
   if (format !== 'plucky-tempo-steps') {
     return refuse('not-steps', 'This is not a file of preparation steps. Choose one that was saved in Shape.');
   }
-  const { error } = schema.validate(data, { abortEarly: false, convert: false });
-  if (!error) return { ok: true, value: data as StepsFile, issues: [] };
+  const { error, value } = schema.validate(data, { abortEarly: false, convert: false });
+  if (!error) return { ok: true, value: value as StepsFile, issues: [] };
   const issues: Issue[] = error.details.map(({ path, message }) => ({
     code: 'damaged-steps',
     severity: 'error',
@@ -66,7 +67,7 @@ export function readStepsFile(text: string): Outcome<StepsFile> {
 /** What of the fields is not in a table with these columns; empty when all fit. */
 export function misfitsOfFields(fields: Fields, columns: readonly string[]): Issue[] {
   const known = new Set(columns);
-  const roles = ['period', 'category', 'value', 'group', 'colour'] as const;
+  const roles = ['period', 'category', 'value', 'group', 'colour', 'picture'] as const;
   return roles
     .filter((role) => fields[role] !== '' && !known.has(fields[role]))
     .map((role) => ({

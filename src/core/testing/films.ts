@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { MotionSettings } from '../motion/motion';
 import { prepareMotion } from '../motion/motion';
 import { createFilmClock } from '../pace/film-clock';
-import type { Pace } from '../pace/pace';
+import { noBuild, type Pace } from '../pace/pace';
 import type { MeasureText } from '../scene/text-fit';
 import type { Cube } from '../shaping/cube';
 
@@ -27,6 +27,9 @@ export const plainPace: Pace = {
   ease: 'even',
   sharing: 'even',
   beats: [],
+  slowAtSwaps: 0,
+  opening: noBuild,
+  closing: noBuild,
 };
 
 export const plainSettings: MotionSettings = {

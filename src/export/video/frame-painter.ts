@@ -34,7 +34,7 @@ export function createFramePainter(
   context: OffscreenCanvasRenderingContext2D,
   resources: PaintResources,
 ): FramePainter {
-  const scale = widthPx / film.chart.stage.widthPx;
+  const scale = widthPx / film.stage.widthPx;
   const frameUs = 1e6 / film.clock.framesPerSec;
   const converter = createI420Converter(widthPx, heightPx);
   const paintNow = async (frame: number): Promise<VideoFrame> => {

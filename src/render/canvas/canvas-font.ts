@@ -1,11 +1,11 @@
 import type { Font } from '@/core/scene/text-fit';
 
 /** Fallbacks for characters that the shipped fonts do not have. */
-const FALLBACK = "'Liberation Sans', 'Noto Sans', system-ui, sans-serif";
+const FALLBACK = "'Noto Sans', 'Rubik', 'Liberation Sans', system-ui, sans-serif";
 
 /** A font as CSS writes it. */
 export function cssFont(font: Font): string {
-  return `${font.weight} ${font.sizePx}px '${font.family}', ${FALLBACK}`;
+  return `${font.italic ? 'italic ' : ''}${font.weight} ${font.sizePx}px '${font.family}', ${FALLBACK}`;
 }
 
 /** The family list alone, for SVG. */

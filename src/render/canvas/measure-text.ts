@@ -27,7 +27,8 @@ export function createMeasure(context: TextContext): MeasureText {
     }
     context.save();
     context.font = cssFont(font);
-    const { width } = context.measureText(text);
+    const spacing = font.spacing ? [...text].length * font.spacing * font.sizePx : 0;
+    const width = context.measureText(text).width + spacing;
     context.restore();
     widths.set(text, width);
     return width;

@@ -1,5 +1,5 @@
 import { layoutText } from '@/core/scene/layout-text';
-import type { PathNode, RectNode, Scene, SceneNode, TextNode } from '@/core/scene/scene';
+import type { ImageNode, Paint, PathNode, RectNode, Scene, SceneNode, TextNode } from '@/core/scene/scene';
 import type { MeasureText } from '@/core/scene/text-fit';
 import { cssFont } from './canvas-font';
 
@@ -19,8 +19,11 @@ export interface PaintResources {
 export function paintScene(context: Context, scene: Scene, scale: number, resources: PaintResources): void {
   context.setTransform(scale, 0, 0, scale, 0, 0);
   context.globalAlpha = 1;
-  context.fillStyle = scene.background;
-  context.fillRect(0, 0, scene.widthPx, scene.heightPx);
+  if (scene.background === null) context.clearRect(0, 0, scene.widthPx, scene.heightPx);
+  else {
+    context.fillStyle = scene.background;
+    context.fillRect(0, 0, scene.widthPx, scene.heightPx);
+  }
   context.textBaseline = 'alphabetic';
   context.textAlign = 'left';
   paintNodes(context, scene.nodes, 1, resources);
@@ -34,10 +37,8 @@ function paintNodes(context: Context, nodes: readonly SceneNode[], opacity: numb
     if (node.kind === 'rect') paintRect(context, node);
     else if (node.kind === 'text') paintText(context, node, resources.measure);
     else if (node.kind === 'path') paintPath(context, node);
-    else if (node.kind === 'image') {
-      const image = resources.images.get(node.imageId);
-      if (image) context.drawImage(image, node.x, node.y, node.widthPx, node.heightPx);
-    } else {
+    else if (node.kind === 'image') paintImage(context, node, resources.images);
+    else {
       context.save();
       if (node.clip) {
         context.beginPath();
@@ -50,20 +51,63 @@ function paintNodes(context: Context, nodes: readonly SceneNode[], opacity: numb
   }
 }
 
-function paintRect(context: Context, node: RectNode): void {
-  context.fillStyle = node.fill;
-  const radius = Math.min(node.radiusPx ?? 0, node.widthPx / 2, node.heightPx / 2);
-  if (radius <= 0) {
-    context.fillRect(node.x, node.y, node.widthPx, node.heightPx);
-    return;
-  }
+function styleOf(context: Context, paint: Paint): string | CanvasGradient {
+  if (typeof paint === 'string') return paint;
+  const gradient =
+    paint.kind === 'linear'
+      ? context.createLinearGradient(paint.x0, paint.y0, paint.x1, paint.y1)
+      : context.createRadialGradient(paint.x, paint.y, 0, paint.x, paint.y, paint.radiusPx);
+  gradient.addColorStop(0, paint.from);
+  gradient.addColorStop(1, paint.to);
+  return gradient;
+}
+
+function boxPath(context: Context, node: RectNode | ImageNode): void {
   context.beginPath();
-  context.roundRect(node.x, node.y, node.widthPx, node.heightPx, radius);
-  context.fill();
+  const radius = Math.max(0, Math.min(node.radiusPx ?? 0, node.widthPx / 2, node.heightPx / 2));
+  if (radius > 0) context.roundRect(node.x, node.y, node.widthPx, node.heightPx, radius);
+  else context.rect(node.x, node.y, node.widthPx, node.heightPx);
+}
+
+function paintRect(context: Context, node: RectNode): void {
+  boxPath(context, node);
+  if (node.fill) {
+    context.fillStyle = styleOf(context, node.fill);
+    context.fill();
+  }
+  if (node.stroke) {
+    context.strokeStyle = node.stroke;
+    context.lineWidth = node.strokeWidthPx ?? 1;
+    context.stroke();
+  }
+}
+
+function paintImage(context: Context, node: ImageNode, images: ReadonlyMap<string, ImageBitmap>): void {
+  const image = images.get(node.imageId);
+  if (!image || node.widthPx <= 0 || node.heightPx <= 0) return;
+  const { x, y, width, height } = node.crop ?? { x: 0, y: 0, width: 1, height: 1 };
+  if (node.radiusPx) {
+    context.save();
+    boxPath(context, node);
+    context.clip();
+  }
+  context.drawImage(
+    image,
+    x * image.width,
+    y * image.height,
+    width * image.width,
+    height * image.height,
+    node.x,
+    node.y,
+    node.widthPx,
+    node.heightPx,
+  );
+  if (node.radiusPx) context.restore();
 }
 
 function paintText(context: Context, node: TextNode, measure: MeasureText): void {
   context.font = cssFont(node.font);
+  context.letterSpacing = `${(node.font.spacing ?? 0) * node.font.sizePx}px`;
   context.fillStyle = node.fill;
   for (const run of layoutText(node, measure)) context.fillText(run.text, run.x, node.y);
 }
@@ -80,9 +124,10 @@ function paintPath(context: Context, node: PathNode): void {
     context.fillStyle = node.fill;
     context.fill();
   }
-  if (node.stroke) {
-    context.strokeStyle = node.stroke;
-    context.lineWidth = node.strokeWidthPx ?? 1;
-    context.stroke();
-  }
+  if (!node.stroke) return;
+  context.strokeStyle = node.stroke;
+  context.lineWidth = node.strokeWidthPx ?? 1;
+  if (node.dashPx) context.setLineDash([node.dashPx, node.dashPx]);
+  context.stroke();
+  if (node.dashPx) context.setLineDash([]);
 }

@@ -7,6 +7,7 @@ import { documentStore, endGesture } from '@/state/document';
 import { beatWeight, setBeatWeight } from '@/state/edit-chart';
 import { currentChart } from '@/state/project-tables';
 import { sessionStore, setSession } from '@/state/session';
+import { goToControl } from '../go-to';
 import { useServices } from '../services';
 import { useSession } from '../use-state';
 import { drawStrip, lineAt, type StripInks, zones } from './draw-strip';
@@ -127,6 +128,40 @@ export function Strip() {
         )}
         <Playhead lengthSec={overview.lengthSec} />
       </div>
+      {overview.captions.map((caption) => (
+        <button
+          key={caption.id}
+          type="button"
+          tabIndex={-1}
+          title={caption.text}
+          aria-label={`Caption from ${clockWords(caption.fromSec)}: ${caption.text}`}
+          className="absolute bottom-[18px] h-3.5 truncate rounded-[3px] border border-spruce bg-card/90 px-1 text-left text-[10px] leading-[12px] text-ink hover:bg-spruce hover:text-card"
+          style={{ left: percent(caption.fromSec), width: percent(caption.toSec - caption.fromSec) }}
+          onClick={() => {
+            setSession({ pickedCaption: caption.id });
+            goToControl('caption-text');
+            void studio.playback.pause().then(() => studio.playback.seek(caption.fromSec + 0.3));
+          }}
+        >
+          {caption.text}
+        </button>
+      ))}
+      {overview.moments
+        .filter(({ kind }) => kind === 'record' || kind === 'climb' || kind === 'fall')
+        .map(({ id, kind, timeSec, words }) => (
+          <button
+            key={id}
+            type="button"
+            tabIndex={-1}
+            title={`${words}, at ${clockWords(timeSec)}`}
+            aria-label={`${words}, at ${clockWords(timeSec)}`}
+            className="absolute top-0 grid h-4 w-3 -translate-x-1/2 place-items-center font-mono text-[10px] text-spruce"
+            style={{ left: percent(timeSec) }}
+            onClick={() => void studio.playback.pause().then(() => studio.playback.seek(timeSec))}
+          >
+            {kind === 'record' ? '◆' : kind === 'climb' ? '▲' : '▼'}
+          </button>
+        ))}
       {overview.leads.map(({ timeSec, name }) => (
         <button
           key={timeSec}

@@ -1,7 +1,9 @@
 'use client';
 
-import { ChevronFirst, ChevronLast, Pause, Play, Repeat, StepBack, StepForward, X } from 'lucide-react';
+import { Captions, ChevronFirst, ChevronLast, Pause, Play, Repeat, StepBack, StepForward, X } from 'lucide-react';
 import { setSession } from '@/state/session';
+import { goToControl } from '../go-to';
+import { captionHere } from '../pace/caption-here';
 import { IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
 import { useServices } from '../services';
@@ -43,6 +45,18 @@ export function Transport() {
       </IconButton>
       <TimeWords />
       <span className="grow" />
+      {span && (
+        <button
+          type="button"
+          className="mr-1 flex h-7 items-center gap-1 rounded-md border border-line bg-card px-2 text-[12px] hover:border-ink"
+          onClick={() => {
+            captionHere('A caption');
+            goToControl('caption-text');
+          }}
+        >
+          <Captions className="size-3.5" aria-hidden /> Caption here
+        </button>
+      )}
       {span && (
         <button
           type="button"

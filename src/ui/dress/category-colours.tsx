@@ -1,8 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { findPalette } from '@/core/project/palettes';
-import { setCategoryColour } from '@/state/edit-chart';
+import { setCategoryColour, setHighlight } from '@/state/edit-chart';
 import { setSession } from '@/state/session';
 import { ColourButton } from '../parts/colour-button';
 import { useChart, useSession } from '../use-state';
@@ -14,7 +13,7 @@ export function CategoryColours() {
   const cube = useSession((state) => state.cube);
   const overview = useSession((state) => state.overview);
   const picked = useSession((state) => state.picked);
-  const palette = useChart((chart) => chart.palette);
+  const marks = useChart((chart) => (chart.dress.colour.by === 'one' ? chart.highlights : null));
   const colours = useChart((chart) => chart.colours);
   const [query, setQuery] = useState('');
   const order = useMemo(() => {
@@ -23,9 +22,8 @@ export function CategoryColours() {
     const known = new Set(onStage);
     return [...onStage, ...cube.categories.map((_, c) => c).filter((c) => !known.has(c))];
   }, [cube, overview]);
-  if (!cube || !colours || palette === null) return <p className="text-[12px] text-quiet">No categories yet.</p>;
+  if (!cube || !colours) return <p className="text-[12px] text-quiet">No categories yet.</p>;
   const own = new Map(colours.map(({ category, colour }) => [category, colour]));
-  const list = findPalette(palette).colours;
   const wanted = query.trim().toLowerCase();
   const found = order.filter((c) => wanted === '' || (cube.categories[c] ?? '').toLowerCase().includes(wanted));
   const pickedPlace = picked === null ? -1 : cube.categories.indexOf(picked);
@@ -46,7 +44,7 @@ export function CategoryColours() {
       <ul aria-label="Colours of categories" className="max-h-72 overflow-y-auto">
         {shown.map((c) => {
           const name = cube.categories[c] ?? '';
-          const colour = own.get(name) ?? list[c % list.length] ?? '#888888';
+          const colour = own.get(name) ?? overview?.colours[c] ?? '#888888';
           return (
             <li
               key={c}
@@ -64,6 +62,18 @@ export function CategoryColours() {
               />
               <span className="min-w-0 truncate text-[13px]">{name.slice(0, 120)}</span>
               {own.has(name) && <span className="ml-auto pr-1 text-[11px] text-quiet">own</span>}
+              {marks && (
+                <label className="ml-auto flex shrink-0 items-center gap-1 pr-1 text-[12px] text-quiet">
+                  <input
+                    type="checkbox"
+                    aria-label={`${name.slice(0, 60)} stands out`}
+                    checked={marks.includes(name)}
+                    className="accent-spruce"
+                    onChange={(event) => setHighlight(name, event.target.checked)}
+                  />
+                  stands out
+                </label>
+              )}
             </li>
           );
         })}

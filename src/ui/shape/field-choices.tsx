@@ -96,6 +96,18 @@ export function FieldChoices() {
       onChange={(decimal) => set({ decimal })}
     />
   );
+  /** A column of groups is chosen in order to colour by it. */
+  const setColourColumn = (colour: string) =>
+    editChart((chart) => {
+      chart.fields = { ...chart.fields, colour };
+      if (colour !== '') chart.dress.colour.by = 'group';
+      else if (chart.dress.colour.by === 'group') chart.dress.colour.by = 'category';
+    });
+  const setPictureColumn = (picture: string) =>
+    editChart((chart) => {
+      chart.fields = { ...chart.fields, picture };
+      if (picture !== '') chart.dress.pictures.shown = true;
+    });
   return (
     <Section title="What is what">
       <SelectField
@@ -126,7 +138,10 @@ export function FieldChoices() {
       )}
       {askPeriods && periodsField}
       {askDecimal && decimalField}
-      <Fold title="Notation, groups and colours" holds={['periods-as', 'decimal', 'group', 'colour-column']}>
+      <Fold
+        title="Notation, groups and colours"
+        holds={['periods-as', 'decimal', 'group', 'colour-column', 'picture-column']}
+      >
         {!askPeriods && periodsField}
         {!askDecimal && decimalField}
         <SelectField
@@ -145,10 +160,19 @@ export function FieldChoices() {
             choices={withNone}
             hint={
               fields.colour
-                ? 'Cells such as #c8401b are colours; of other texts, each gets a colour of the palette.'
+                ? 'Cells such as #c8401b are colours; other texts are groups, each with shades of a colour of the palette.'
                 : undefined
             }
-            onChange={(colour) => set({ colour })}
+            onChange={setColourColumn}
+          />
+        )}
+        {fields.category !== '' && (
+          <SelectField
+            control="picture-column"
+            value={fields.picture}
+            choices={withNone}
+            hint={fields.picture ? 'A picture’s file name, a country or its code. Add the files in Dress.' : undefined}
+            onChange={setPictureColumn}
           />
         )}
       </Fold>

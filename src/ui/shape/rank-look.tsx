@@ -3,7 +3,7 @@
 import { rowSortingFeature, type SortingState, tableFeatures, useTable } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp, Flag } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import { decimalsOf, numberFormat } from '@/core/scale/number-format';
+import { decimalsOf, defaultNumbers, numberFormat } from '@/core/scale/number-format';
 import { periodLabel } from '@/core/scale/period-format';
 import type { Cube } from '@/core/shaping/cube';
 import { type Finding, jumpRule } from '@/core/shaping/findings';
@@ -28,7 +28,8 @@ const none: never[] = [];
 export function RankLook() {
   const { table: worker } = useServices();
   const cube = useSession((state) => state.cube);
-  const order = useChart((chart) => chart.order) ?? 'largest';
+  // With fixed places nobody is ranked on stage; the table then shows the largest first.
+  const order = useChart((chart) => (chart.order === 'smallest' ? 'smallest' : 'largest')) ?? 'largest';
   const [sorting, setSorting] = useState<SortingState>([]);
   const [report, setReport] = useState<{ cube: Cube; look: LookReport } | null>(null);
   const [focus, setFocus] = useState<{ row: number; column: number; count: number } | null>(null);
@@ -52,8 +53,7 @@ export function RankLook() {
     };
   }, [worker, cube, order, sort]);
   const format = useMemo(() => {
-    const style = { decimals: null, prefix: '', suffix: '', compact: false };
-    return numberFormat(style, cube ? decimalsOf(cube.values) : 0);
+    return numberFormat(defaultNumbers, cube ? decimalsOf(cube.values) : 0);
   }, [cube]);
   if (!cube || report?.cube !== cube)
     return (

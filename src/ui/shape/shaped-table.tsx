@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { decimalsOf, numberFormat } from '@/core/scale/number-format';
+import { decimalsOf, defaultNumbers, numberFormat } from '@/core/scale/number-format';
 import { periodLabel } from '@/core/scale/period-format';
 import { type Cube, cubeValue } from '@/core/shaping/cube';
 import { VirtualGrid } from '../parts/virtual-grid';
@@ -16,7 +16,7 @@ export function ShapedTable() {
 /** Values by period and category. */
 export function ValueTable({ cube, label }: { readonly cube: Cube; readonly label: string }) {
   const format = useMemo(() => {
-    const style = { decimals: null, prefix: '', suffix: '', compact: false };
+    const style = defaultNumbers;
     return numberFormat(style, decimalsOf(cube.values));
   }, [cube]);
   return (

@@ -1,23 +1,36 @@
 'use client';
 
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
+import { type ContentPart, contentParts } from '@/core/project/project';
+import { labelParts, textParts } from '@/core/project/text-style';
+import type { Subject } from '@/core/scene/scene';
 import { sessionStore, setSession } from '@/state/session';
 import type { ControlId } from '../controls';
 import { goToColour, goToControl } from '../go-to';
 import { cx } from '../parts/class-names';
 import { useServices } from '../services';
 import { useProject, useSession } from '../use-state';
+import { BoxTool, ExtraTool, Guides, type TextEdit, TextTool, ValueTip } from './stage-overlay';
 
 /** Where a click on a part of the picture leads. */
 const controlOfPart: Record<string, ControlId> = {
   title: 'title',
   subtitle: 'subtitle',
   source: 'source',
-  stamp: 'length',
-  axis: 'decimals',
+  stamp: 'stamp',
+  total: 'total-text',
+  leader: 'leader-text',
+  caption: 'captions',
+  legend: 'legend',
+  axis: 'axis-range',
+  rank: 'bar-ranks',
   value: 'decimals',
+  picture: 'picture-matches',
+  extra: 'extras',
   background: 'background',
 };
+
+const editable: readonly string[] = contentParts;
 
 interface StageProps {
   /** Floats small in the corner while the table has the centre. */
@@ -31,10 +44,13 @@ export function Stage({ small }: StageProps) {
   const holder = useRef<HTMLDivElement>(null);
   const widthPx = useProject((project) => project.film.stage.widthPx, 1920);
   const heightPx = useProject((project) => project.film.stage.heightPx, 1080);
-  const background = useProject((project) => project.film.stage.background, '#FFFCF5');
+  const clear = useProject((project) => project.film.stage.background.kind === 'clear', false);
   const status = useSession((state) => state.status);
   const hovered = useSession((state) => state.hovered);
   const fitted = useFittedSize(room, widthPx, heightPx);
+  const scale = fitted.widthPx / widthPx;
+  const [editing, setEditing] = useState<TextEdit | null>(null);
+  const [tip, setTip] = useState<{ x: number; y: number } | null>(null);
 
   useEffect(() => {
     // The canvas goes to a worker for good, so it is made by hand rather than by React, which may draw twice.
@@ -77,36 +93,67 @@ export function Stage({ small }: StageProps) {
         status !== 'ready' && 'invisible',
       )}
     >
-      {/* biome-ignore lint/a11y/useKeyWithClickEvents: clicking is a short cut; the search and the palette open every control */}
-      <div
-        ref={holder}
-        role="img"
-        aria-label="The stage"
-        aria-describedby="stage-words"
-        className={cx(
-          'overflow-hidden border border-line',
-          small ? 'rounded-md shadow-xl' : 'shadow-sm',
-          'cursor-pointer',
+      <div className="relative" style={{ width: fitted.widthPx, height: fitted.heightPx }}>
+        {/* biome-ignore lint/a11y/useKeyWithClickEvents: clicking is a short cut; the search and the palette open every control */}
+        <div
+          ref={holder}
+          role="img"
+          aria-label="The stage"
+          aria-describedby="stage-words"
+          className={cx(
+            'size-full cursor-pointer overflow-hidden outline outline-line',
+            small ? 'rounded-md shadow-xl' : 'shadow-sm',
+            clear && 'checker',
+          )}
+          onPointerMove={async (event) => {
+            const box = event.currentTarget.getBoundingClientRect();
+            const at = { x: event.clientX - box.left, y: event.clientY - box.top };
+            const found = await hit(event);
+            const category = found?.category ?? null;
+            setTip(category === null || small ? null : at);
+            if (sessionStore.getState().hovered !== category) setSession({ hovered: category });
+          }}
+          onPointerLeave={() => {
+            setTip(null);
+            setSession({ hovered: null });
+          }}
+          onClick={async (event) => {
+            if (event.detail > 1) return;
+            const found = await hit(event as unknown as PointerEvent);
+            if (found) openPart(found);
+          }}
+          onDoubleClick={async (event) => {
+            const found = await hit(event as unknown as PointerEvent);
+            if (!found || small || !editable.includes(found.part)) return;
+            const rect = await services.boxOf(found.part);
+            if (!rect) return;
+            await services.studio.playback.pause();
+            setEditing({ part: found.part as ContentPart, rect });
+          }}
+        />
+        {!small && (
+          <>
+            <Guides />
+            <ExtraTool scale={scale} />
+            <BoxTool scale={scale} />
+            <TextTool scale={scale} editing={editing} onDone={() => setEditing(null)} />
+            <ValueTip at={tip} />
+          </>
         )}
-        style={{ width: fitted.widthPx, height: fitted.heightPx, background }}
-        onPointerMove={async (event) => {
-          const found = await hit(event);
-          const category = found?.category ?? null;
-          if (sessionStore.getState().hovered !== category) setSession({ hovered: category });
-        }}
-        onPointerLeave={() => setSession({ hovered: null })}
-        onClick={async (event) => {
-          const found = await hit(event as unknown as PointerEvent);
-          if (!found) return;
-          const name =
-            found.category === undefined ? undefined : sessionStore.getState().cube?.categories[found.category];
-          if (name !== undefined && found.part !== 'value') goToColour(name);
-          else goToControl(controlOfPart[found.part] ?? 'background');
-        }}
-      />
+      </div>
       <StageWords />
     </div>
   );
+}
+
+/** Opens the controls of what was clicked. */
+function openPart({ part, category, extra }: Subject): void {
+  const name = category === undefined ? undefined : sessionStore.getState().cube?.categories[category];
+  if (part === 'extra') setSession({ pickedExtra: extra ?? null });
+  const typed = [...textParts, ...labelParts].find((each) => each === part);
+  if (typed) setSession({ textPart: typed });
+  if (name !== undefined && part !== 'value' && part !== 'picture') goToColour(name);
+  else goToControl(controlOfPart[part] ?? 'background');
 }
 
 /** Fits the stage's ratio into its room. */

@@ -1,0 +1,124 @@
+'use client';
+
+import { toast } from 'sonner';
+import { matchPictures } from '@/core/chart/pictures';
+import type { Picture } from '@/core/project/film-parts';
+import { documentStore, edit } from '@/state/document';
+import { freshId } from '@/state/fresh-id';
+import { currentChart } from '@/state/project-tables';
+import { sessionStore } from '@/state/session';
+import { keepAsset } from '@/state/shelf';
+import { rasterise } from './rasterise';
+
+const asIs = ['image/png', 'image/jpeg', 'image/webp'] as const;
+/** The longer side of a picture; larger ones are made smaller, since no stage shows more. */
+const MAX_SIDE_PX = 4096;
+const MAX_FONT_BYTES = 30 * 1024 * 1024;
+
+/** Reads pictures and keeps their bytes. SVG becomes PNG; what is no picture is named. */
+export async function readPictures(files: readonly File[]): Promise<Picture[]> {
+  const pictures: Picture[] = [];
+  const failed: string[] = [];
+  for (const file of files) {
+    try {
+      pictures.push(await readPicture(file));
+    } catch {
+      failed.push(file.name);
+    }
+  }
+  if (failed.length > 0) {
+    const description = 'They should be PNG, JPEG, WebP or SVG, and whole.';
+    toast.error(
+      `Not read as pictures: ${failed.slice(0, 5).join(', ')}${failed.length > 5 ? ` and ${failed.length - 5} more` : ''}`,
+      { description },
+    );
+  }
+  return pictures;
+}
+
+async function readPicture(file: File): Promise<Picture> {
+  const mime = asIs.find((each) => each === file.type);
+  const [id, assetId] = [freshId(), freshId()];
+  if (mime) {
+    const bitmap = await createImageBitmap(file);
+    const { width, height } = bitmap;
+    bitmap.close();
+    if (Math.max(width, height) <= MAX_SIDE_PX) {
+      await keepAsset(assetId, await file.arrayBuffer());
+      return { id, fileName: file.name, assetId, mime, widthPx: width, heightPx: height };
+    }
+    const scale = MAX_SIDE_PX / Math.max(width, height);
+    const { bytes, widthPx, heightPx } = await rasterise(file, [Math.round(width * scale), Math.round(height * scale)]);
+    await keepAsset(assetId, bytes);
+    return { id, fileName: file.name, assetId, mime: 'image/png', widthPx, heightPx };
+  }
+  const { bytes, widthPx, heightPx } = await rasterise(file);
+  await keepAsset(assetId, bytes);
+  return { id, fileName: file.name, assetId, mime: 'image/png', widthPx, heightPx };
+}
+
+/** Adds pictures to the project, gives them to the categories whose names they carry, and shows them. */
+export async function addCategoryPictures(files: readonly File[]): Promise<void> {
+  const pictures = await readPictures(files);
+  const { cube } = sessionStore.getState();
+  const { project } = documentStore.getState();
+  if (pictures.length === 0 || !project) return;
+  const given = new Set(currentChart(project).pictures.map(({ category }) => category));
+  const matches = matchPictures(cube?.categories ?? [], pictures);
+  edit((draft) => {
+    draft.pictures.push(...pictures);
+    const chart = draft.charts.find(({ id }) => id === draft.film.sequence[0]);
+    if (!chart) return;
+    chart.dress.pictures.shown = true;
+    for (const { category, pictureId } of matches) {
+      const name = cube?.categories[category] ?? '';
+      if (given.has(name)) chart.pictures = chart.pictures.filter((each) => each.category !== name);
+      chart.pictures.push({ category: name, pictureId });
+    }
+  });
+  const close = matches.filter(({ fit }) => fit === 'close').length;
+  const none = pictures.length - matches.length;
+  const parts = [
+    `${matches.length - close} by name`,
+    close > 0 ? `${close} by a similar name` : '',
+    none > 0 ? `${none} with no category` : '',
+  ];
+  toast.success(
+    `${pictures.length} ${pictures.length === 1 ? 'picture' : 'pictures'} added: ${parts.filter(Boolean).join(', ')}.`,
+  );
+}
+
+/** Adds one picture to the project; null where it could not be read. */
+export async function addPicture(file: File): Promise<Picture | null> {
+  const [picture] = await readPictures([file]);
+  return picture ?? null;
+}
+
+/** Adds a font of the person's own; null where it could not be read. */
+export async function addFont(file: File): Promise<string | null> {
+  const { project } = documentStore.getState();
+  if (!project) return null;
+  const name =
+    file.name
+      .replace(/\.(woff2?|ttf|otf)$/i, '')
+      .replace(/[_-]+/g, ' ')
+      .trim() || 'Own font';
+  let family = name;
+  for (let i = 2; project.fonts.some((font) => font.family === family); i++) family = `${name} ${i}`;
+  try {
+    if (file.size > MAX_FONT_BYTES) throw new Error('It is larger than any font.');
+    const bytes = await file.arrayBuffer();
+    await new FontFace(family, bytes).load();
+    const assetId = freshId();
+    await keepAsset(assetId, bytes);
+    edit((draft) => {
+      draft.fonts.push({ family, fileName: file.name, assetId });
+    });
+    return family;
+  } catch {
+    toast.error(`${file.name} could not be read as a font.`, {
+      description: 'It should be a WOFF2, TTF or OTF file, and whole.',
+    });
+    return null;
+  }
+}

@@ -1,0 +1,143 @@
+import type { FilmClock } from '../pace/film-clock';
+import type { Extra } from '../project/film-parts';
+import type { Stage } from '../project/project';
+import type { SceneNode } from '../scene/scene';
+import { type MeasureText, wrapText } from '../scene/text-fit';
+import type { Cube } from '../shaping/cube';
+import type { Box } from './box';
+import { fadeAt, timeOfMoment } from './captions';
+import { ASCENT, LINE } from './text-block';
+
+/** Where bars stand at a moment, for what travels with them: the end of the bar, and how strongly it shows. */
+export type BarPlaceOf = (
+  category: string,
+) => { readonly x: number; readonly y: number; readonly opacity: number } | null;
+
+/** What extras are drawn with. */
+export interface ExtraSetting {
+  readonly stage: Stage;
+  readonly cube: Cube;
+  readonly clock: FilmClock;
+  readonly barPlaceOf: BarPlaceOf;
+  readonly wordsOf: (template: string) => string;
+  readonly measure: MeasureText;
+}
+
+/** The box of an extra on stage at a moment; null while what it is anchored to is not on stage. */
+export function boxOfExtra(
+  extra: Extra,
+  stage: Stage,
+  barPlaceOf: BarPlaceOf,
+): (Box & { readonly opacity: number }) | null {
+  const unit = Math.min(stage.widthPx, stage.heightPx) / 100;
+  const [widthPx, heightPx] = [extra.width * unit, extra.height * unit];
+  const { anchor } = extra;
+  const [dx, dy] = [anchor.dx * unit, anchor.dy * unit];
+  if (anchor.kind === 'bar') {
+    const place = barPlaceOf(anchor.category);
+    return place
+      ? { x: place.x + dx, y: place.y + dy - heightPx / 2, widthPx, heightPx, opacity: place.opacity }
+      : null;
+  }
+  const { corner } = anchor;
+  const right = corner.endsWith('right');
+  const low = corner.startsWith('bottom');
+  const middle = corner === 'centre';
+  const x = middle ? (stage.widthPx - widthPx) / 2 + dx : right ? stage.widthPx - dx - widthPx : dx;
+  const y = middle ? (stage.heightPx - heightPx) / 2 + dy : low ? stage.heightPx - dy - heightPx : dy;
+  return { x, y, widthPx, heightPx, opacity: 1 };
+}
+
+/** The marks of an extra at a moment; none outside of its time. */
+export function extraNodes(extra: Extra, setting: ExtraSetting, timeSec: number): SceneNode[] {
+  const { cube, clock, stage } = setting;
+  const fromSec = extra.from ? timeOfMoment(extra.from, cube, clock) : 0;
+  // One that stays to the end is on the last frame too.
+  const toSec = extra.to ? timeOfMoment(extra.to, cube, clock) : Number.POSITIVE_INFINITY;
+  if (fromSec === null || toSec === null) return [];
+  // What is there from the start or stays to the end does not fade there.
+  const span = { fromSec: extra.from ? fromSec : -extra.fadeSec, toSec };
+  const box = boxOfExtra(extra, stage, setting.barPlaceOf);
+  const shown = box ? extra.opacity * box.opacity * fadeAt(span, extra.fadeSec, timeSec) : 0;
+  if (!box || shown <= 0) return [];
+  return drawn(extra, box, shown, setting);
+}
+
+function drawn(extra: Extra, box: Box, opacity: number, { stage, wordsOf, measure }: ExtraSetting): SceneNode[] {
+  const unit = Math.min(stage.widthPx, stage.heightPx) / 100;
+  const { x, y, widthPx, heightPx } = box;
+  const id = `extra:${extra.id}`;
+  const subject = { part: 'extra' as const, extra: extra.id };
+  const strokeWidthPx = Math.max(0.05, extra.stroke) * unit;
+  if (extra.kind === 'picture')
+    return [{ kind: 'image', id, subject, x, y, widthPx, heightPx, imageId: extra.pictureId, opacity }];
+  if (extra.kind === 'box') {
+    const style = extra.stroke > 0 ? { stroke: extra.colour, strokeWidthPx } : { fill: extra.colour };
+    return [{ kind: 'rect', id, subject, x, y, widthPx, heightPx, opacity, ...style }];
+  }
+  if (extra.kind === 'text') return textNodes(extra, box, opacity, wordsOf(extra.text), measure);
+  const line: SceneNode = {
+    kind: 'path',
+    id,
+    subject,
+    points: Float64Array.of(x, y + heightPx, x + widthPx, y),
+    stroke: extra.colour,
+    strokeWidthPx,
+    opacity,
+  };
+  if (extra.kind === 'line') return [line];
+  return [
+    line,
+    {
+      kind: 'path',
+      id: `${id}:head`,
+      subject,
+      points: arrowHead(x, y + heightPx, x + widthPx, y, strokeWidthPx),
+      fill: extra.colour,
+      opacity,
+    },
+  ];
+}
+
+/** A triangle at the end of a line, pointing on. */
+function arrowHead(x0: number, y0: number, x1: number, y1: number, strokePx: number): Float64Array {
+  const length = Math.hypot(x1 - x0, y1 - y0) || 1;
+  const [dx, dy] = [(x1 - x0) / length, (y1 - y0) / length];
+  const [long, half] = [strokePx * 5, strokePx * 2.4];
+  const [bx, by] = [x1 - dx * long, y1 - dy * long];
+  return Float64Array.of(
+    x1 + dx * strokePx,
+    y1 + dy * strokePx,
+    bx - dy * half,
+    by + dx * half,
+    bx + dy * half,
+    by - dx * half,
+  );
+}
+
+/** The text's height is that of its box, shared by its lines; it gets smaller until the lines fit the width. */
+function textNodes(extra: Extra, box: Box, opacity: number, words: string, measure: MeasureText): SceneNode[] {
+  const given = words.split('\n').slice(0, 12);
+  const rows = Math.max(1, given.length);
+  const sizePx = box.heightPx / (rows * LINE);
+  const font = { family: extra.fontFamily, weight: extra.fontWeight, sizePx };
+  return given.flatMap((text, i): SceneNode[] => {
+    const [line = ''] = wrapText(text, font, box.widthPx, 1, measure);
+    if (line === '') return [];
+    const y = box.y + sizePx * ((LINE - 1) / 2 + ASCENT + 0.02) + i * sizePx * LINE;
+    return [
+      {
+        kind: 'text',
+        id: `extra:${extra.id}:${i}`,
+        subject: { part: 'extra', extra: extra.id },
+        x: box.x,
+        y,
+        text: line,
+        font,
+        fill: extra.colour,
+        align: 'start',
+        opacity,
+      },
+    ];
+  });
+}

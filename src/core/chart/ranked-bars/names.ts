@@ -1,0 +1,48 @@
+import type { BarStyle } from '../../project/dress';
+import type { TextStyle } from '../../project/text-style';
+import { type Font, fitText, type MeasureText, wrapText } from '../../scene/text-fit';
+import { cased, fontOf } from '../text-block';
+
+/** A category's name as it fits its room. */
+export interface FittedName {
+  readonly lines: readonly string[];
+  readonly font: Font;
+  readonly widthPx: number;
+}
+
+/** The smallest that a name shrinks to, as a share of its usual size. */
+const LEAST_SHRINK = 0.6;
+/** Size of names that may take two lines. */
+const TWO_LINES = 0.84;
+
+/**
+ * Fits names into a width by the rule that the person chose: cut with an ellipsis, two lines, or smaller letters (and
+ * cut where even the smallest are too wide).
+ */
+export function fitNames(
+  names: readonly string[],
+  style: TextStyle,
+  sizePx: number,
+  limitPx: number,
+  rule: BarStyle['longNames'],
+  measure: MeasureText,
+): FittedName[] {
+  const usual = fontOf(style, sizePx);
+  const small = fontOf(style, sizePx * TWO_LINES);
+  // Few sizes, so that few fonts have to be measured.
+  const sizes = Array.from({ length: 9 }, (_, i) => fontOf(style, sizePx * (1 - (i * (1 - LEAST_SHRINK)) / 8)));
+  const done = (lines: readonly string[], font: Font): FittedName => ({
+    lines,
+    font,
+    widthPx: Math.max(0, ...lines.map((line) => measure(line, font))),
+  });
+  return names.map((raw) => {
+    const name = cased(raw, style);
+    const whole = fitText(name, usual, limitPx, measure);
+    const fits = measure(whole, usual) <= limitPx && !whole.endsWith('…');
+    if (fits || rule === 'cut') return done([whole], usual);
+    if (rule === 'wrap') return done(wrapText(name, small, limitPx, 2, measure), small);
+    const font = sizes.find((each) => measure(name.slice(0, 300), each) <= limitPx) ?? sizes.at(-1) ?? usual;
+    return done([fitText(name, font, limitPx, measure)], font);
+  });
+}

@@ -1,0 +1,74 @@
+import { lineWidth } from '../scene/layout-text';
+import type { Scene, SceneNode, TextNode } from '../scene/scene';
+import type { MeasureText } from '../scene/text-fit';
+
+/** A text as it can be seen: cut to its clip, with the opacity of its groups. */
+export interface SeenText {
+  readonly node: TextNode;
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly opacity: number;
+}
+
+interface Cut {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** Every text of a scene that can be seen, without shadows. Letters reach from 0.72 above to 0.2 below the baseline. */
+export function seenTexts(scene: Scene, measure: MeasureText): SeenText[] {
+  const found: SeenText[] = [];
+  const visit = (nodes: readonly SceneNode[], cut: Cut, opacity: number) => {
+    for (const node of nodes) {
+      const seen = opacity * (node.opacity ?? 1);
+      if (seen <= 0) continue;
+      if (node.kind === 'group') {
+        const { clip } = node;
+        const inner = clip
+          ? {
+              left: Math.max(cut.left, clip.x),
+              top: Math.max(cut.top, clip.y),
+              right: Math.min(cut.right, clip.x + clip.widthPx),
+              bottom: Math.min(cut.bottom, clip.y + clip.heightPx),
+            }
+          : cut;
+        visit(node.children, inner, seen);
+      }
+      if (node.kind !== 'text' || node.shade || node.text === '') continue;
+      const widthPx = lineWidth(node.text, node.font, node.tabular ?? false, measure);
+      const start = node.x - { start: 0, middle: widthPx / 2, end: widthPx }[node.align];
+      const box = {
+        left: Math.max(cut.left, start),
+        right: Math.min(cut.right, start + widthPx),
+        top: Math.max(cut.top, node.y - node.font.sizePx * 0.72),
+        bottom: Math.min(cut.bottom, node.y + node.font.sizePx * 0.2),
+      };
+      if (box.right > box.left && box.bottom > box.top) found.push({ node, ...box, opacity: seen });
+    }
+  };
+  const far = 1e9;
+  visit(scene.nodes, { left: -far, top: -far, right: far, bottom: far }, 1);
+  return found;
+}
+
+/** Texts that stand on each other or leave the stage, in words; none in a sound scene. */
+export function textFaults(scene: Scene, measure: MeasureText): string[] {
+  const texts = seenTexts(scene, measure);
+  const faults: string[] = [];
+  const say = ({ node, left, top }: SeenText) => `${node.id} “${node.text}” (${Math.round(left)}, ${Math.round(top)})`;
+  texts.forEach((a, i) => {
+    const off = a.left < -0.5 || a.top < -0.5 || a.right > scene.widthPx + 0.5 || a.bottom > scene.heightPx + 0.5;
+    if (off) faults.push(`${say(a)} leaves the stage`);
+    for (let j = 0; j < i; j++) {
+      const b = texts[j] as SeenText;
+      const x = Math.min(a.right, b.right) - Math.max(a.left, b.left);
+      const y = Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top);
+      if (x > 0.5 && y > 0.5) faults.push(`${say(a)} stands on ${say(b)}`);
+    }
+  });
+  return faults;
+}

@@ -1,0 +1,229 @@
+'use client';
+
+import { Plus, X } from 'lucide-react';
+import type { DomainRule } from '@/core/scale/domain-rule';
+import { editChart } from '@/state/edit-chart';
+import { BoundColour, BoundNumber, BoundPick, BoundSwitch, BoundText } from '../parts/bound';
+import { Button, IconButton } from '../parts/button';
+import { Field, Section } from '../parts/field';
+import { Fold } from '../parts/fold';
+import { dress, inChart } from '../parts/lens';
+import { NumberBox } from '../parts/number-box';
+import { PickField } from '../parts/pick-field';
+import { useChart, useSession } from '../use-state';
+
+/** The value axis, its lines, and the legend. */
+export function AxisSection() {
+  return (
+    <Section title="Axis and legend">
+      <RangeField />
+      <Fold
+        title="Ticks and grid"
+        holds={[
+          'axis-ticks',
+          'axis-side',
+          'axis-parts',
+          'axis-interval',
+          'grid-width',
+          'grid-colour',
+          'axis-name',
+          'zero-line',
+        ]}
+      >
+        <BoundText
+          control="axis-name"
+          lens={inChart('axis', 'name')}
+          maxLength={100}
+          placeholder="What the axis counts"
+        />
+        <BoundSwitch control="axis-ticks" lens={dress('axis', 'ticks')} />
+        <BoundPick
+          control="axis-side"
+          lens={dress('axis', 'side')}
+          choices={[
+            { value: 'start', label: 'Top or left' },
+            { value: 'end', label: 'Bottom or right' },
+          ]}
+        />
+        <PartsField />
+        <IntervalField />
+        <BoundNumber control="grid-width" lens={dress('axis', 'gridWidth')} range={[0, 2]} step={0.05} unit="%" />
+        <BoundColour control="grid-colour" lens={dress('axis', 'gridColour')} automatic="Follows the background" />
+        <BoundSwitch control="zero-line" lens={dress('axis', 'zeroLine')} />
+      </Fold>
+      <Fold title="Average and target lines" holds={['average-line', 'targets']}>
+        <BoundSwitch control="average-line" lens={inChart('axis', 'average')} />
+        <Field control="targets">
+          <Targets />
+        </Field>
+      </Fold>
+      <Fold title="Legend" holds={['legend', 'legend-at', 'legend-order']}>
+        <BoundPick
+          control="legend"
+          lens={dress('legend', 'shown')}
+          choices={[
+            { value: 'auto', label: 'Where it helps' },
+            { value: 'never', label: 'Never' },
+          ]}
+          hint="It helps where colour tells groups or values."
+        />
+        <BoundPick
+          control="legend-at"
+          lens={dress('legend', 'at')}
+          choices={[
+            { value: 'top', label: 'Above the chart' },
+            { value: 'bottom', label: 'Below it' },
+          ]}
+        />
+        <BoundPick
+          control="legend-order"
+          lens={dress('legend', 'order')}
+          choices={[
+            { value: 'table', label: 'As in the table' },
+            { value: 'name', label: 'By name' },
+          ]}
+        />
+      </Fold>
+    </Section>
+  );
+}
+
+function RangeField() {
+  const domain = useChart((chart) => chart.domain);
+  const top = useSession((state) => state.readout?.rows[0]?.value ?? 100);
+  if (!domain) return null;
+  const set = (rule: DomainRule, gesture: string | null = null) =>
+    editChart((chart) => {
+      chart.domain = rule;
+    }, gesture);
+  return (
+    <>
+      <PickField
+        control="axis-range"
+        value={domain.kind}
+        choices={[
+          { value: 'following', label: 'Follows the leader' },
+          { value: 'fixed', label: 'Stands still' },
+          { value: 'given', label: 'By hand' },
+        ]}
+        onChange={(kind) =>
+          set(kind === 'given' ? { kind, min: Math.min(0, top), max: Math.max(0, top) || 1 } : { kind })
+        }
+      />
+      {domain.kind === 'given' && (
+        <Field control="axis-ends">
+          <div className="grid grid-cols-2 gap-2">
+            <NumberBox
+              label="Lower end"
+              value={domain.min}
+              onChange={(min) => set({ ...domain, min: Math.min(min, domain.max) })}
+            />
+            <NumberBox
+              label="Upper end"
+              value={domain.max}
+              onChange={(max) => set({ ...domain, max: Math.max(max, domain.min) })}
+            />
+          </div>
+        </Field>
+      )}
+    </>
+  );
+}
+
+function PartsField() {
+  const parts = useChart((chart) => chart.dress.axis.parts);
+  return (
+    <PickField
+      control="axis-parts"
+      value={parts === null ? 'auto' : String(parts)}
+      choices={['auto', '2', '3', '4', '5', '8', '10'].map((value) => ({
+        value,
+        label: value === 'auto' ? 'As fit' : value,
+      }))}
+      onChange={(value) =>
+        editChart((chart) => {
+          chart.dress.axis.parts = value === 'auto' ? null : Number(value);
+        })
+      }
+    />
+  );
+}
+
+function IntervalField() {
+  const interval = useChart((chart) => chart.axis.interval ?? Number.NaN);
+  return (
+    <Field control="axis-interval" hint="Empty for round numbers.">
+      <NumberBox
+        label="A tick every"
+        value={interval ?? Number.NaN}
+        onChange={(value) => {
+          if (value > 0)
+            editChart((chart) => {
+              chart.axis.interval = value;
+            });
+        }}
+        onClear={() =>
+          editChart((chart) => {
+            chart.axis.interval = null;
+          })
+        }
+      />
+    </Field>
+  );
+}
+
+function Targets() {
+  const targets = useChart((chart) => chart.axis.targets) ?? [];
+  const top = useSession((state) => state.readout?.rows[0]?.value ?? 100);
+  return (
+    <>
+      {targets.map((target, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: targets have no name of their own and are never reordered
+        <div key={i} className="mb-1.5 grid grid-cols-[1fr_96px_32px] items-center gap-1.5">
+          <input
+            aria-label={`Name of target ${i + 1}`}
+            value={target.label}
+            maxLength={60}
+            className="rounded-md border border-line bg-card px-2 py-1.5 text-[13px] outline-none focus:border-ink"
+            onChange={(event) =>
+              editChart((chart) => {
+                const line = chart.axis.targets[i];
+                if (line) line.label = event.target.value;
+              }, `target-${i}`)
+            }
+          />
+          <NumberBox
+            label={`Value of target ${i + 1}`}
+            value={target.value}
+            onChange={(value) =>
+              editChart((chart) => {
+                const line = chart.axis.targets[i];
+                if (line) line.value = value;
+              })
+            }
+          />
+          <IconButton
+            label={`Remove target ${i + 1}`}
+            onClick={() =>
+              editChart((chart) => {
+                chart.axis.targets.splice(i, 1);
+              })
+            }
+          >
+            <X className="size-4" aria-hidden />
+          </IconButton>
+        </div>
+      ))}
+      <Button
+        disabled={targets.length >= 20}
+        onClick={() =>
+          editChart((chart) => {
+            chart.axis.targets.push({ value: Number(top.toPrecision(1)), label: 'Target' });
+          })
+        }
+      >
+        <Plus className="size-4" aria-hidden /> Add a target
+      </Button>
+    </>
+  );
+}

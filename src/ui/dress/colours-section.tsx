@@ -1,0 +1,122 @@
+'use client';
+
+import { useRef } from 'react';
+import { palettes } from '@/core/project/palettes';
+import { editChart } from '@/state/edit-chart';
+import { goToControl } from '../go-to';
+import { BoundColour, BoundPick } from '../parts/bound';
+import { Button } from '../parts/button';
+import { Field, Section } from '../parts/field';
+import { FileChooser } from '../parts/file-chooser';
+import { Fold } from '../parts/fold';
+import { dress, type Lens } from '../parts/lens';
+import { useServices } from '../services';
+import { useChart } from '../use-state';
+import { CategoryColours } from './category-colours';
+import { ColourCheck } from './colour-check';
+
+const rampEnd = (i: 0 | 1): Lens<string> => ({
+  read: (chart) => chart.dress.colour.ramp[i],
+  write: (chart, value) => {
+    chart.dress.colour.ramp[i] = value;
+  },
+});
+
+/** What colours mean, which they are, and whether they can be told apart. */
+export function ColoursSection() {
+  const services = useServices();
+  const file = useRef<HTMLInputElement>(null);
+  const by = useChart((chart) => chart.dress.colour.by);
+  const grouped = useChart((chart) => chart.fields.colour !== '');
+  return (
+    <Section title="Colours">
+      <BoundPick
+        control="colour-by"
+        lens={dress('colour', 'by')}
+        choices={[
+          { value: 'category', label: 'Each its own' },
+          { value: 'group', label: 'By group' },
+          { value: 'value', label: 'By value' },
+          { value: 'one', label: 'One for all' },
+        ]}
+        hint={
+          by === 'group' && !grouped ? (
+            <button type="button" className="underline" onClick={() => goToControl('colour-column')}>
+              Choose in Shape which column holds the groups.
+            </button>
+          ) : by === 'one' ? (
+            'Mark below who stands out.'
+          ) : undefined
+        }
+      />
+      {(by === 'category' || by === 'group') && <PaletteField />}
+      {by === 'value' && (
+        <>
+          <BoundColour control="ramp-low" lens={rampEnd(0)} />
+          <BoundColour control="ramp-high" lens={rampEnd(1)} />
+        </>
+      )}
+      {by === 'one' && (
+        <>
+          <BoundColour control="one-colour" lens={dress('colour', 'one')} />
+          <BoundColour control="highlight-colour" lens={dress('colour', 'highlight')} />
+        </>
+      )}
+      <Field control="colours">
+        <CategoryColours />
+      </Field>
+      <Fold title="Can they be told apart?" holds={['colour-check']}>
+        <Field control="colour-check" bare>
+          <ColourCheck />
+        </Field>
+      </Fold>
+      <Fold title="Colour list" holds={['colour-list']}>
+        <Field control="colour-list" bare>
+          <div className="flex flex-wrap gap-2">
+            <Button onClick={() => services.saveColours('json')}>Save JSON</Button>
+            <Button onClick={() => services.saveColours('csv')}>Save CSV</Button>
+            <Button onClick={() => file.current?.click()}>Read a list</Button>
+            <Button
+              onClick={() =>
+                editChart((chart) => {
+                  chart.colours = [];
+                })
+              }
+            >
+              Take all own colours back
+            </Button>
+          </div>
+          <FileChooser
+            ref={file}
+            label="File of colours"
+            accept=".json,.csv,.txt"
+            onFiles={([chosen]) => chosen && void services.loadColours(chosen)}
+          />
+        </Field>
+      </Fold>
+    </Section>
+  );
+}
+
+function PaletteField() {
+  return (
+    <BoundPick
+      control="palette"
+      lens={dress('colour', 'palette')}
+      choices={palettes.map(({ id, name, colours }) => ({
+        value: id,
+        name,
+        label: (
+          <span className="flex w-full items-center justify-between gap-2 py-1">
+            {name}
+            <span className="flex overflow-hidden rounded-sm" aria-hidden>
+              {colours.slice(0, 6).map((colour) => (
+                <span key={colour} className="h-4 w-3" style={{ background: colour }} />
+              ))}
+            </span>
+          </span>
+        ),
+      }))}
+    />
+  );
+}

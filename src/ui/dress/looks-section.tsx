@@ -1,0 +1,160 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { type Look, lookOf, looks } from '@/core/project/looks';
+import { documentStore } from '@/state/document';
+import { applyLook } from '@/state/edit-film';
+import { currentChart } from '@/state/project-tables';
+import { Button } from '../parts/button';
+import { Field, Section } from '../parts/field';
+import { FileChooser } from '../parts/file-chooser';
+import { Fold } from '../parts/fold';
+import { useServices } from '../services';
+import { useDocument, useSession } from '../use-state';
+
+const THUMBNAIL_PX = 200;
+
+/** The shelf of looks, each shown with the person's own data. */
+export function LooksSection() {
+  const services = useServices();
+  const [own, setOwn] = useState<readonly Look[]>([]);
+  const [name, setName] = useState('');
+  const file = useRef<HTMLInputElement>(null);
+  const all = [...looks, ...own];
+  const pictures = useThumbnails(all);
+  const reload = () => services.ownLooks().then(setOwn);
+  useEffect(() => {
+    void services.ownLooks().then(setOwn);
+  }, [services]);
+  const now = () => {
+    const { project } = documentStore.getState();
+    return project ? lookOf(project, currentChart(project).dress, name.trim() || 'My look') : null;
+  };
+  const worn = useDocument(({ project }) => {
+    if (!project) return null;
+    const chart = currentChart(project);
+    return (
+      all.find((look) => look.dress === chart.dress && look.background === project.film.stage.background)?.name ?? null
+    );
+  });
+  return (
+    <Section title="Looks">
+      <Field control="looks" bare>
+        <ul aria-label="Looks" className="grid grid-cols-3 gap-2">
+          {all.map((look, i) => (
+            <li key={`${i < looks.length ? 'shipped' : 'own'} ${look.name}`}>
+              <button
+                type="button"
+                aria-label={`Look ${look.name}`}
+                aria-pressed={worn === look.name}
+                title={look.name}
+                className="group block w-full rounded-md border border-line bg-card p-1 text-left hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+                onClick={() => applyLook(look)}
+              >
+                <Thumbnail picture={pictures[i] ?? null} />
+                <span className="block truncate px-0.5 pt-1 text-[12px]">{look.name}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </Field>
+      <Fold title="Looks of your own" holds={['own-looks']}>
+        <Field control="own-looks">
+          <div className="flex gap-2">
+            <input
+              aria-label="Name of the look"
+              value={name}
+              maxLength={60}
+              placeholder="Name this look"
+              className="w-full rounded-md border border-line bg-card px-2 text-[13px] outline-none focus:border-ink"
+              onChange={(event) => setName(event.target.value)}
+            />
+            <Button
+              className="shrink-0"
+              onClick={() => {
+                const look = now();
+                if (look) void services.keepLook(look).then(reload);
+                setName('');
+              }}
+            >
+              Keep
+            </Button>
+          </div>
+          <div className="mt-2 flex flex-wrap gap-2">
+            <Button
+              onClick={() => {
+                const look = now();
+                if (look) services.saveLook(look);
+              }}
+            >
+              Save as a file
+            </Button>
+            <Button onClick={() => file.current?.click()}>Read a file</Button>
+            <FileChooser
+              ref={file}
+              label="File of a look"
+              accept=".json"
+              onFiles={([chosen]) => {
+                if (!chosen) return;
+                void services.loadLook(chosen).then((look) => {
+                  if (look) applyLook(look);
+                  return reload();
+                });
+              }}
+            />
+          </div>
+          {own.map((look) => (
+            <div key={look.name} className="mt-1.5 flex items-center gap-2 text-[13px]">
+              <span className="min-w-0 flex-1 truncate">{look.name}</span>
+              <button
+                type="button"
+                className="text-[12px] text-quiet underline"
+                onClick={() => void services.dropLook(look.name).then(reload)}
+              >
+                Take off the shelf
+              </button>
+            </div>
+          ))}
+        </Field>
+      </Fold>
+    </Section>
+  );
+}
+
+function Thumbnail({ picture }: { readonly picture: ImageBitmap | null }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const element = canvas.current;
+    if (!element || !picture) return;
+    element.width = picture.width;
+    element.height = picture.height;
+    element.getContext('2d')?.drawImage(picture, 0, 0);
+  }, [picture]);
+  return <canvas ref={canvas} aria-hidden className="block h-14 w-full rounded-[3px] bg-line/40 object-contain" />;
+}
+
+/** Small pictures of the film in each look; made again when data or words change, once the person pauses. */
+function useThumbnails(all: readonly Look[]): readonly ImageBitmap[] {
+  const { thumbnails } = useServices();
+  const cube = useSession((state) => state.cube);
+  const ready = useSession((state) => state.status === 'ready');
+  const text = useDocument(({ project }) => (project ? currentChart(project).text : null));
+  const size = useDocument(({ project }) => (project ? project.film.stage.widthPx / project.film.stage.heightPx : 1));
+  const [pictures, setPictures] = useState<readonly ImageBitmap[]>([]);
+  const names = all.map(({ name }) => name).join('\n');
+  // biome-ignore lint/correctness/useExhaustiveDependencies: data, words, ratio and the list decide what the pictures show
+  useEffect(() => {
+    if (!ready) return;
+    let ended = false;
+    const timer = setTimeout(() => {
+      void thumbnails(all, THUMBNAIL_PX).then((made) => {
+        if (!ended) setPictures(made);
+      });
+    }, 300);
+    return () => {
+      ended = true;
+      clearTimeout(timer);
+    };
+  }, [thumbnails, ready, cube, text, size, names]);
+  return pictures;
+}

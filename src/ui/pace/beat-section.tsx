@@ -1,0 +1,122 @@
+'use client';
+
+import { paceLimits } from '@/core/pace/pace';
+import { beatWeight, editChart, setBeatWeight, setBeatWeights } from '@/state/edit-chart';
+import { BoundNumber, BoundPick } from '../parts/bound';
+import { Button } from '../parts/button';
+import { Section } from '../parts/field';
+import { inChart } from '../parts/lens';
+import { NumberField } from '../parts/number-field';
+import { useChart, useSession } from '../use-state';
+
+/** Uneven pace: by the calendar, where places change, or by hand. */
+export function BeatSection() {
+  const overview = useSession((state) => state.overview);
+  const period = useSession((state) => state.readout?.period ?? 0);
+  const beat = Math.min(period, (overview?.periodKeys.length ?? 0) - 2);
+  const key = overview?.periodKeys[beat];
+  const weight = useChart((chart) => (key === undefined ? 1 : beatWeight(chart, key)));
+  const any = useChart((chart) => chart.pace.beats.length > 0);
+  if (!overview || key === undefined || weight === null) {
+    return (
+      <Section title="Beats">
+        <p className="text-[12px] text-quiet">With a single period there is nothing to slow down.</p>
+      </Section>
+    );
+  }
+  return (
+    <Section title="Beats">
+      <BoundPick
+        control="sharing"
+        lens={inChart('pace', 'sharing')}
+        choices={[
+          { value: 'even', label: 'All alike' },
+          { value: 'calendar', label: 'The calendar' },
+        ]}
+      />
+      <BoundNumber
+        control="slow-at-swaps"
+        lens={inChart('pace', 'slowAtSwaps')}
+        range={paceLimits.slowAtSwaps}
+        step={0.25}
+        unit="times"
+      />
+      <p className="text-[12px] leading-snug text-quiet">
+        Drag the lower edge between two beats of the strip to slow down or hurry, or set the one at the playhead here:{' '}
+        <strong className="text-ink">
+          {overview.periodLabels[beat]} to {overview.periodLabels[beat + 1]}
+        </strong>
+        .
+      </p>
+      <NumberField
+        control="beat"
+        value={weight}
+        min={paceLimits.weight[0]}
+        max={paceLimits.weight[1]}
+        step={0.1}
+        unit="times"
+        onChange={(value, gesture) => setBeatWeight(key, value, gesture)}
+      />
+      <SpanField />
+      {any && (
+        <Button
+          onClick={() =>
+            editChart((chart) => {
+              chart.pace.beats = [];
+            })
+          }
+        >
+          Make all beats even again
+        </Button>
+      )}
+    </Section>
+  );
+}
+
+/** Seconds of the beats that are selected on the strip. */
+function SpanField() {
+  const span = useSession((state) => state.span);
+  const overview = useSession((state) => state.overview);
+  const chart = useChart((each) => each);
+  if (!span || !overview || !chart) {
+    return (
+      <p className="text-[12px] text-quiet">
+        Drag along the top of the strip to select beats and set their seconds together.
+      </p>
+    );
+  }
+  const starts = Array.from(overview.periodSec);
+  const chosen = starts.flatMap((from, p) => {
+    const to = starts[p + 1];
+    return to !== undefined && from < span[1] - 1e-6 && to > span[0] + 1e-6 ? [p] : [];
+  });
+  const [first, last] = [chosen[0], chosen.at(-1)];
+  if (first === undefined || last === undefined) return null;
+  const keys = chosen.map((p) => overview.periodKeys[p] ?? '');
+  // Holds and the opening stand before the first travel and are not stretched.
+  const travelFrom = (p: number) => overview.spanStartSec[2 * p + 1] ?? 0;
+  const lasts = (overview.spanStartSec[2 * last + 2] ?? 0) - travelFrom(first);
+  const run = (overview.spanStartSec.at(-2) ?? 0) - (overview.spanStartSec[1] ?? 0);
+  const set = (sec: number, gesture: string | null) => {
+    const mean = keys.reduce((sum, key) => sum + beatWeight(chart, key), 0) / keys.length;
+    let factor = sec / lasts;
+    if (chart.pace.length.by === 'whole') {
+      // The other beats make room: factor × now / (run − now + factor × now) is the share of the run that is wanted.
+      const share = Math.min(0.98, sec / run);
+      factor = lasts >= run ? 1 : (share * (run - lasts)) / (lasts * (1 - share));
+    }
+    const [least, most] = paceLimits.weight;
+    setBeatWeights(keys, Math.min(most, Math.max(least, mean * factor)), gesture);
+  };
+  return (
+    <NumberField
+      control="span-sec"
+      value={lasts}
+      min={0.05}
+      max={chart.pace.length.by === 'whole' ? run * 0.98 : 600}
+      step={0.25}
+      unit="s"
+      onChange={set}
+    />
+  );
+}

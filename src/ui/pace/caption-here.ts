@@ -1,0 +1,14 @@
+import { addCaptions } from '@/state/edit-film';
+import { sessionStore, setSession } from '@/state/session';
+
+/** Seconds of a caption that is put at the playhead. */
+const USUAL_SEC = 3;
+
+/** Puts a caption over the selected span, or at the playhead, and picks it. */
+export function captionHere(text: string): void {
+  const { overview, span, readout } = sessionStore.getState();
+  if (!overview) return;
+  const fromSec = Math.min(span?.[0] ?? readout?.timeSec ?? 0, Math.max(0, overview.lengthSec - 0.5));
+  const toSec = Math.min(overview.lengthSec, span?.[1] ?? fromSec + USUAL_SEC);
+  setSession({ pickedCaption: addCaptions([{ fromSec, toSec, text }], overview) });
+}

@@ -1,0 +1,96 @@
+'use client';
+
+import { buildSec, paceLimits } from '@/core/pace/pace';
+import { edit } from '@/state/document';
+import { editChart } from '@/state/edit-chart';
+import { BoundNumber } from '../parts/bound';
+import { Section } from '../parts/field';
+import { inChart } from '../parts/lens';
+import { NumberField } from '../parts/number-field';
+import { PickField } from '../parts/pick-field';
+import { useChart, useProject, useSession } from '../use-state';
+
+/** The film's length, its frame rate, and the holds at its ends. */
+export function LengthSection() {
+  const pace = useChart((chart) => chart.pace);
+  const overview = useSession((state) => state.overview);
+  const framesPerSec = useProject((project) => project.film.framesPerSec, 30);
+  if (!pace) return null;
+  const stepCount = Math.max(1, (overview?.periodSec.length ?? 2) - 1);
+  const whole = overview?.lengthSec ?? pace.length.sec;
+  const stillSec = pace.holdStartSec + pace.holdEndSec + buildSec(pace.opening) + buildSec(pace.closing);
+  const each = overview ? runSec(overview.spanStartSec) / stepCount : pace.length.sec;
+  const setLength = (by: 'whole' | 'period') => (sec: number, gesture: string | null) =>
+    editChart((chart) => {
+      chart.pace.length = { by, sec };
+    }, gesture);
+  const kept =
+    pace.length.by === 'whole'
+      ? 'The whole length stays when the data or the holds change.'
+      : 'The seconds for each period stay when the data changes.';
+  return (
+    <Section title="Length">
+      <NumberField
+        control="length"
+        value={whole}
+        min={paceLimits.lengthSec[0]}
+        max={paceLimits.lengthSec[1]}
+        step={0.5}
+        unit="s"
+        onChange={setLength('whole')}
+      />
+      <NumberField
+        control="period-sec"
+        value={each}
+        min={paceLimits.periodSec[0]}
+        max={Math.max(
+          paceLimits.periodSec[0],
+          Math.min(paceLimits.periodSec[1], (paceLimits.lengthSec[1] - stillSec) / stepCount),
+        )}
+        step={0.05}
+        decimals={3}
+        unit="s"
+        disabled={(overview?.periodSec.length ?? 0) < 2}
+        onChange={setLength('period')}
+      />
+      <p className="-mt-1 text-[12px] text-quiet">
+        {kept} {overview ? `${overview.frameCount.toLocaleString('en-GB')} frames.` : ''}
+      </p>
+      <PickField
+        control="fps"
+        value={String(framesPerSec)}
+        choices={['24', '25', '30', '50', '60'].map((value) => ({ value, label: value }))}
+        onChange={(value) =>
+          edit((draft) => {
+            draft.film.framesPerSec = Number(value);
+          })
+        }
+      />
+      <BoundNumber
+        control="hold-start"
+        lens={inChart('pace', 'holdStartSec')}
+        range={paceLimits.holdSec}
+        step={0.1}
+        unit="s"
+      />
+      <BoundNumber
+        control="hold-end"
+        lens={inChart('pace', 'holdEndSec')}
+        range={paceLimits.holdSec}
+        step={0.1}
+        unit="s"
+      />
+      {pace.length.by === 'whole' && stillSec > pace.length.sec * 0.9 && (
+        <p className="text-[12px] text-accent-text">
+          Holds, opening and closing are longer than the film, so they are shortened to leave a tenth of it for the
+          race.
+        </p>
+      )}
+    </Section>
+  );
+}
+
+function runSec(spanStartSec: Float64Array): number {
+  const last = spanStartSec.length - 2;
+  return last > 0 ? (spanStartSec[last] ?? 0) - (spanStartSec[1] ?? 0) : 0;
+}

@@ -1,0 +1,159 @@
+'use client';
+
+import {
+  ArrowDownRight,
+  ArrowUpRight,
+  Captions,
+  Crown,
+  LogIn,
+  LogOut,
+  type LucideIcon,
+  Medal,
+  Snail,
+  Timer,
+} from 'lucide-react';
+import { useState } from 'react';
+import { type MomentKind, momentKinds } from '@/core/motion/moments';
+import { projectLimits } from '@/core/project/project';
+import { documentStore } from '@/state/document';
+import { beatWeight, editChart, setBeatWeight } from '@/state/edit-chart';
+import { addCaptions } from '@/state/edit-film';
+import { currentChart } from '@/state/project-tables';
+import { setSession } from '@/state/session';
+import { clockWords } from '../beats/time-words';
+import { IconButton } from '../parts/button';
+import { Field, Section } from '../parts/field';
+import { Fold } from '../parts/fold';
+import { useServices } from '../services';
+import { useChart, useSession } from '../use-state';
+
+export const momentLooks: Record<MomentKind, { readonly name: string; readonly icon: LucideIcon }> = {
+  lead: { name: 'Changes of lead', icon: Crown },
+  entry: { name: 'Entries', icon: LogIn },
+  exit: { name: 'Exits', icon: LogOut },
+  record: { name: 'Records', icon: Medal },
+  climb: { name: 'Climbs', icon: ArrowUpRight },
+  fall: { name: 'Falls', icon: ArrowDownRight },
+  reign: { name: 'Long reigns', icon: Timer },
+};
+
+const SHOWN = 80;
+/** How much slower a beat gets that is slowed down from here. */
+const SLOWER = 2;
+const CAPTION_SEC = 3;
+
+/** What happens in the film, with one action each: go there, slow down there, caption it. */
+export function MomentSection() {
+  const { studio } = useServices();
+  const overview = useSession((state) => state.overview);
+  const [kinds, setKinds] = useState<ReadonlySet<MomentKind>>(new Set(['lead', 'record', 'climb', 'fall', 'reign']));
+  const all = overview?.moments ?? [];
+  const counts = new Map<MomentKind, number>();
+  for (const { kind } of all) counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  const shown = all.filter(({ kind }) => kinds.has(kind)).slice(0, SHOWN);
+  const slow = (period: number) => {
+    const key = overview?.periodKeys[Math.min(period, (overview?.periodKeys.length ?? 1) - 2)];
+    const { project } = documentStore.getState();
+    if (key !== undefined && project) setBeatWeight(key, Math.min(20, beatWeight(currentChart(project), key) * SLOWER));
+  };
+  const caption = (timeSec: number, words: string) => {
+    if (!overview) return;
+    const toSec = Math.min(overview.lengthSec, timeSec + CAPTION_SEC);
+    const fromSec = Math.min(timeSec, Math.max(0, toSec - 0.5));
+    setSession({ pickedCaption: addCaptions([{ fromSec, toSec, text: words }], overview) });
+  };
+  return (
+    <Section title="Moments">
+      <Field control="moments" bare>
+        <div className="mb-2 flex flex-wrap gap-1">
+          {momentKinds.map((kind) => {
+            const { name, icon: Icon } = momentLooks[kind];
+            const on = kinds.has(kind);
+            return (
+              <button
+                key={kind}
+                type="button"
+                aria-pressed={on}
+                disabled={!counts.has(kind)}
+                className="flex h-7 items-center gap-1 rounded-md border border-line bg-card px-1.5 text-[12px] hover:border-ink disabled:opacity-45 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+                onClick={() => {
+                  const next = new Set(kinds);
+                  if (on) next.delete(kind);
+                  else next.add(kind);
+                  setKinds(next);
+                }}
+              >
+                <Icon className="size-3.5" aria-hidden /> {name} {counts.get(kind) ?? 0}
+              </button>
+            );
+          })}
+        </div>
+        {shown.length === 0 && <p className="text-[12px] text-quiet">Nothing of that kind happens in this film.</p>}
+        <ol aria-label="Moments of the film" className="max-h-72 overflow-y-auto">
+          {shown.map((moment) => {
+            const Icon = momentLooks[moment.kind].icon;
+            return (
+              <li key={moment.id} className="flex items-center gap-0.5 rounded-md hover:bg-line/40">
+                <button
+                  type="button"
+                  className="flex min-w-0 flex-1 items-center gap-2 py-1 pl-1 text-left text-[13px]"
+                  onClick={() => void studio.playback.pause().then(() => studio.playback.seek(moment.timeSec))}
+                >
+                  <Icon className="size-3.5 shrink-0 text-quiet" aria-hidden />
+                  <span className="min-w-0 flex-1">
+                    <span className="block truncate">{moment.words}</span>
+                    <span className="font-mono text-[11px] text-quiet">
+                      {clockWords(moment.timeSec)} {overview?.periodLabels[moment.period]}
+                    </span>
+                  </span>
+                </button>
+                <IconButton
+                  label={`Slow down at: ${moment.words}`}
+                  className="size-7!"
+                  onClick={() => slow(moment.period)}
+                >
+                  <Snail className="size-3.5" aria-hidden />
+                </IconButton>
+                <IconButton
+                  label={`Caption: ${moment.words}`}
+                  className="size-7!"
+                  onClick={() => caption(moment.timeSec, moment.words)}
+                >
+                  <Captions className="size-3.5" aria-hidden />
+                </IconButton>
+              </li>
+            );
+          })}
+        </ol>
+      </Field>
+      <Fold title="Words of moments" holds={['moment-words']}>
+        <Field
+          control="moment-words"
+          hint="{name}, {other}, {value}, {places}, {length} and {when} stand for what happened."
+        >
+          <MomentWords />
+        </Field>
+      </Fold>
+    </Section>
+  );
+}
+
+function MomentWords() {
+  const words = useChart((chart) => chart.momentWords);
+  if (!words) return null;
+  return momentKinds.map((kind) => (
+    <label key={kind} className="mb-1.5 block text-[12px] text-quiet">
+      {momentLooks[kind].name}
+      <input
+        value={words[kind]}
+        maxLength={projectLimits.textLength}
+        className="w-full rounded-md border border-line bg-card px-2 py-1.5 text-[13px] text-ink outline-none focus:border-ink"
+        onChange={(event) =>
+          editChart((chart) => {
+            chart.momentWords[kind] = event.target.value;
+          }, `moment-words-${kind}`)
+        }
+      />
+    </label>
+  ));
+}
