@@ -1,6 +1,7 @@
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { type Combine, combines } from '@/core/shaping/combine';
+import type { Cube } from '@/core/shaping/cube';
 import { type Fields, fieldsOf, fieldsOfShape } from '@/core/shaping/fields';
 import { Preparer } from '@/core/shaping/preparation';
 import { type Grain, grains, type Step, type StepPlan } from '@/core/shaping/steps/step';
@@ -24,7 +25,8 @@ export interface PrepareOptions {
   readonly out?: string;
 }
 
-function oneOf<T extends string>(name: string, value: string, allowed: readonly T[]): T {
+/** One of the allowed words; anything else ends the command. */
+export function oneOf<T extends string>(name: string, value: string, allowed: readonly T[]): T {
   const found = allowed.find((each) => each === value);
   if (!found) throw new Refusal(`${name} must be one of ${allowed.join(', ')}; “${value}” is none of them.`);
   return found;
@@ -61,28 +63,34 @@ function fieldsFor(guess: Fields, options: PrepareOptions): Fields {
   return { ...guess, ...named };
 }
 
-/** What `prepare` made: the bytes, and what there is to say about them. */
-export interface PrepareResult {
-  readonly bytes: Uint8Array;
+/** The values of a table, shaped as the options say, and what there is to say about them. */
+export interface ShapedFile {
+  readonly cube: Cube;
   readonly notes: readonly Issue[];
 }
 
-/** Prepares a table, and writes it where the options say. */
-export async function prepare(file: string, options: PrepareOptions): Promise<PrepareResult> {
-  const format = formatOf(options.out);
+/** Steps and fields that come from a file instead of being understood anew. */
+export interface GivenSteps {
+  readonly fields: Fields;
+  readonly steps: readonly Step[];
+}
+
+/** Reads a table and shapes it; ends the command with the reason where that cannot be done. */
+export async function shapeFile(
+  file: string,
+  options: PrepareOptions,
+  given: GivenSteps | null = stepsOf(options),
+): Promise<ShapedFile> {
   const plans = plansOf(options);
-  const stepsFile =
-    options.steps === undefined ? null : readStepsFile(new TextDecoder().decode(readBytes(options.steps)));
-  if (stepsFile && !stepsFile.ok) throw Refusal.of(stepsFile.issues);
   const { read } = await openTable(file, options.sheet ?? '');
   const found = understand(read);
-  const base: readonly Step[] = stepsFile?.value.steps ?? found.steps;
+  const base: readonly Step[] = given?.steps ?? found.steps;
   const steps = [...base, ...plans.map((plan, i) => stepOf(plan, `option-${i + 1}`))];
   const preparer = new Preparer(read.table, read.decimalHint);
   const notes: Issue[] = [];
-  let fields = stepsFile?.value.fields ?? found.fields;
+  let fields = given?.fields ?? found.fields;
   const after = preparer.tableAfter(steps);
-  if (stepsFile) {
+  if (given) {
     const misfits = misfitsOfFields(
       fields,
       after.table.columns.map(({ name }) => name),
@@ -94,11 +102,29 @@ export async function prepare(file: string, options: PrepareOptions): Promise<Pr
   const prepared = preparer.prepare(steps, fieldsFor(fields, options), '');
   notes.push(...prepared.reports.flatMap(({ issues }) => issues));
   const unfit = notes.filter(({ code, column }) => code === 'step-does-not-fit' && column === undefined);
-  if (options.where && unfit.length > 0 && !stepsFile)
-    throw new Refusal(unfit.map(({ message }) => message).join('\n'));
+  if (options.where && unfit.length > 0 && !given) throw new Refusal(unfit.map(({ message }) => message).join('\n'));
   if (!prepared.outcome.ok) throw Refusal.of(prepared.outcome.issues);
-  const bytes = await writeShaped(prepared.outcome.value, format);
-  return { bytes, notes: [...notes, ...prepared.outcome.issues] };
+  return { cube: prepared.outcome.value, notes: [...notes, ...prepared.outcome.issues] };
+}
+
+function stepsOf({ steps }: PrepareOptions): GivenSteps | null {
+  if (steps === undefined) return null;
+  const outcome = readStepsFile(new TextDecoder().decode(readBytes(steps)));
+  if (!outcome.ok) throw Refusal.of(outcome.issues);
+  return outcome.value;
+}
+
+/** What `prepare` made: the bytes, and what there is to say about them. */
+export interface PrepareResult {
+  readonly bytes: Uint8Array;
+  readonly notes: readonly Issue[];
+}
+
+/** Prepares a table, and writes it where the options say. */
+export async function prepare(file: string, options: PrepareOptions): Promise<PrepareResult> {
+  const format = formatOf(options.out);
+  const { cube, notes } = await shapeFile(file, options);
+  return { bytes: await writeShaped(cube, format), notes };
 }
 
 /** Writes a file under another name first, so that nothing is ever half-written. */

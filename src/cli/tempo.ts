@@ -1,5 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { combines } from '@/core/shaping/combine';
+import type { Issue } from '@/core/table/issue';
+import { type FramesOptions, frames } from './frames';
 import { inspect, inspectWords } from './inspect';
 import { type PrepareOptions, prepare, writeWhole } from './prepare';
 import { issueLine, Refusal } from './refusal';
@@ -21,30 +23,70 @@ program
     process.stdout.write(options.json ? `${JSON.stringify(found, null, 2)}\n` : inspectWords(found));
   });
 
-program
-  .command('prepare')
+/** Options that say how a table becomes values, shared by all commands that shape one. */
+function withMapping(command: Command): Command {
+  return command
+    .option('--sheet <name>', 'the sheet of a workbook')
+    .option('--steps <file>', 'preparation steps that were saved in Shape')
+    .option('--period <column>', 'the column of the periods')
+    .option('--category <column>', 'the column of the categories')
+    .option('--value <column>', 'the column of the values')
+    .option('--combine <how>', `how repeated rows become one: ${combines.join(', ')}`)
+    .option(
+      '--where <column=value>',
+      'keeps only these rows; may be given several times',
+      (where: string, all: string[] = []) => [...all, where],
+    );
+}
+
+/** Says what there is to say of a table, without a flood. */
+function tellNotes(notes: readonly Issue[]): void {
+  for (const note of notes.slice(0, 50)) process.stderr.write(`${issueLine(note)}\n`);
+  if (notes.length > 50) process.stderr.write(`And ${notes.length - 50} more of these.\n`);
+}
+
+withMapping(program.command('prepare'))
   .description('writes the shaped table: one row a period, one column a category')
   .argument('<file>', 'a table: delimited text, a workbook or JSON')
-  .option('--sheet <name>', 'the sheet of a workbook')
-  .option('--steps <file>', 'preparation steps that were saved in Shape')
-  .option('--period <column>', 'the column of the periods')
-  .option('--category <column>', 'the column of the categories')
-  .option('--value <column>', 'the column of the values')
-  .option('--combine <how>', `how repeated rows become one: ${combines.join(', ')}`)
-  .option(
-    '--where <column=value>',
-    'keeps only these rows; may be given several times',
-    (where: string, all: string[] = []) => [...all, where],
-  )
   .option('--every <grain>', 'coarser periods: week, month, quarter or year')
   .option('--out <file>', 'where to write: .csv, .xlsx or .json; CSV on standard output without it')
   .exitOverride()
   .action(async (file: string, options: PrepareOptions) => {
     const { bytes, notes } = await prepare(file, options);
-    for (const note of notes.slice(0, 50)) process.stderr.write(`${issueLine(note)}\n`);
-    if (notes.length > 50) process.stderr.write(`And ${notes.length - 50} more of these.\n`);
+    tellNotes(notes);
     if (options.out === undefined) process.stdout.write(bytes);
     else writeWhole(options.out, bytes);
+  });
+
+withMapping(program.command('frames'))
+  .description('prints what the film shows, one JSON object a line')
+  .argument('<file>', 'a table: delimited text, a workbook or JSON')
+  .option('--project <file>', 'the project.json of a project: its columns, steps and pace')
+  .option('--length <sec>', 'seconds of the whole film')
+  .option('--fps <n>', 'frames a second')
+  .option('--places <n>', 'places on stage')
+  .option('--interpolate <how>', 'between periods: linear, monotone or step')
+  .option('--swap <sec>', 'seconds that a change of places takes')
+  .option('--hold-start <sec>', 'seconds of stillness at the start')
+  .option('--hold-end <sec>', 'seconds of stillness at the end')
+  .option('--at <sec,...>', 'only these times')
+  .option('--every <n>', 'only every so many frames')
+  .option('--grain <grain>', 'coarser periods: week, month, quarter or year')
+  .option('--events', 'prints every change of place instead')
+  .option('--moments', 'prints the moments instead: leads, records, climbs ...')
+  .exitOverride()
+  .action(async (file: string, options: FramesOptions) => {
+    const { lines, notes } = await frames(file, options);
+    tellNotes(notes);
+    let waiting = '';
+    for (const line of lines) {
+      waiting += `${line}\n`;
+      if (waiting.length > 65_536) {
+        process.stdout.write(waiting);
+        waiting = '';
+      }
+    }
+    process.stdout.write(waiting);
   });
 
 try {

@@ -27,7 +27,7 @@ export function Bench() {
   return (
     <aside aria-label="Bench" className="flex h-full min-h-0 flex-col bg-paper">
       <ControlSearch />
-      <div key={step} className="min-h-0 flex-1 overflow-y-auto">
+      <div key={step} className="relative min-h-0 flex-1 overflow-y-auto">
         <Controls />
       </div>
     </aside>

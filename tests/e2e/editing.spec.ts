@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { goTo, openApp, openFile, pause, pixels, raceTable, shownFrame, words } from './support';
+import { goTo, openApp, openFile, pause, raceTable, shownFrame, stageColour, words } from './support';
 
 test.beforeEach(async ({ page }) => {
   await openApp(page);
@@ -8,14 +8,6 @@ test.beforeEach(async ({ page }) => {
 });
 
 const press = async (page: Page, keys: string) => page.keyboard.press(keys);
-
-/** Colour of the stage at a place, as parts of its width and height. */
-async function stageColour(page: Page, x: number, y: number): Promise<string> {
-  const canvas = page.getByRole('img', { name: 'The stage' }).locator('canvas');
-  const picture = pixels({ png: await canvas.screenshot() }, 200, 200);
-  const at = (Math.round(y * 200) * 200 + Math.round(x * 200)) * 3;
-  return `#${picture.subarray(at, at + 3).toString('hex')}`;
-}
 
 test('a table of one’s own becomes a race at once', async ({ page }) => {
   await openFile(page, 'boat_points.csv', raceTable);

@@ -87,3 +87,18 @@ export function meanDifference(a: Buffer, b: Buffer): number {
   for (let i = 0; i < a.length; i++) sum += Math.abs((a[i] ?? 0) - (b[i] ?? 0));
   return sum / a.length;
 }
+
+/** Colour of the stage at a place, as parts of its width and height. */
+export async function stageColour(page: Page, x: number, y: number): Promise<string> {
+  const canvas = page.getByRole('img', { name: 'The stage' }).locator('canvas');
+  const picture = pixels({ png: await canvas.screenshot() }, 200, 200);
+  const at = (Math.round(y * 200) * 200 + Math.round(x * 200)) * 3;
+  return `#${picture.subarray(at, at + 3).toString('hex')}`;
+}
+
+/** Loads the page again once the browser has kept everything. */
+export async function reloadKept(page: Page): Promise<void> {
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.waitForTimeout(700);
+  await page.reload();
+}

@@ -90,7 +90,7 @@ function leads(motion: Motion, cube: Cube): FilmMoment[] {
     return moment(motion, 'reign', timeSec, to, { lasts, untilSec });
   });
   const longest = reigns
-    .filter(({ lasts }) => lasts > 0)
+    .filter(({ lasts }) => lasts >= 1)
     .sort((a, b) => b.lasts - a.lasts)
     .slice(0, GREATEST);
   return [

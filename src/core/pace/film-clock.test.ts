@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyPace, cubeOf, plainPace } from '../testing/films';
-import { createFilmClock, frameAt, frameTimeSec, positionAt, timeOf } from './film-clock';
+import { beatAt, createFilmClock, frameAt, frameTimeSec, positionAt, timeOf, timeOfBeat } from './film-clock';
+import { noBuild } from './pace';
 
 const periods = (count: number) => cubeOf(Array.from({ length: count }, () => [1])).periods;
 const lengths = fc.record({
@@ -75,5 +76,37 @@ describe('a film clock', () => {
   it('refuses what is not a time', () => {
     expect(() => positionAt(createFilmClock(periods(2), plainPace, 30), Number.NaN)).toThrow(RangeError);
     expect(() => createFilmClock([], plainPace, 30)).toThrow(RangeError);
+  });
+});
+
+describe('uneven pace', () => {
+  it('puts opening and closing outside of the run, and gives way where the film is short', () => {
+    const build = { ...noBuild, how: 'grow' as const, sec: 2 };
+    const pace = { ...plainPace, opening: build, closing: build, length: { by: 'whole' as const, sec: 10 } };
+    const clock = createFilmClock(periods(4), pace, 30);
+    expect([clock.openingSec, clock.closingSec, clock.lengthSec]).toEqual([2, 2, 10]);
+    expect(timeOf(clock, 2, 0)).toBeCloseTo(4, 9);
+    const short = createFilmClock(periods(4), { ...pace, length: { by: 'whole', sec: 1 } }, 30);
+    expect(short.lengthSec).toBeCloseTo(1, 9);
+    expect(short.openingSec + short.closingSec).toBeLessThanOrEqual(0.9 + 1e-9);
+  });
+
+  it('slows down where much happens, and keeps the whole length', () => {
+    const pace = { ...plainPace, length: { by: 'whole' as const, sec: 12 }, slowAtSwaps: 4 };
+    const clock = createFilmClock(periods(4), pace, 30, Float64Array.of(0, 10, 0));
+    const lasts = [1, 3, 5].map(
+      (span) => (clock.spanStartSec[span + 2] ?? clock.lengthSec) - (clock.spanStartSec[span] ?? 0),
+    );
+    expect((lasts[1] ?? 0) / (lasts[0] ?? 1)).toBeCloseTo(5, 6);
+    expect(clock.lengthSec).toBeCloseTo(12, 9);
+  });
+
+  it('finds the beat of a time and the time of a beat', () => {
+    fc.assert(
+      fc.property(films, fc.double({ min: 0, max: 0.999, noNaN: true }), (clock, share) => {
+        const timeSec = clock.lengthSec * share;
+        expect(timeOfBeat(clock, beatAt(clock.spanStartSec, timeSec))).toBeCloseTo(timeSec, 6);
+      }),
+    );
   });
 });

@@ -82,11 +82,11 @@ export function readCaptions(text: string): Outcome<Cue[]> {
       fault(at + 1, line, `Line ${at + 1} should be a time such as 00:00:01,000 --> 00:00:04,000.`);
       continue;
     }
-    const sec = (h: number) =>
-      Number(match[h] ?? 0) * 3600 +
-      Number(match[h + 1]) * 60 +
-      Number(match[h + 2]) +
-      Number((match[h + 3] ?? '').padEnd(3, '0')) / 1000;
+    // In whole milliseconds, so that times come back as they were written.
+    const sec = (h: number) => {
+      const [hours = 0, minutes = 0, seconds = 0] = [match[h] ?? 0, match[h + 1], match[h + 2]].map(Number);
+      return ((hours * 60 + minutes) * 60_000 + seconds * 1000 + Number((match[h + 3] ?? '').padEnd(3, '0'))) / 1000;
+    };
     const [fromSec, toSec] = [sec(1), sec(5)];
     if (toSec <= fromSec)
       fault(at + 1, line, `The caption on line ${at + 1} ends before it begins, so it is left out.`);

@@ -208,7 +208,7 @@ export const looks: readonly Look[] = [
     { kind: 'linear', colour: '#2A1B3D', to: '#44318D', angleDeg: 90 },
     merge(families({ family: 'Rubik', weight: 800 }, { family: 'Rubik', weight: 500 }) as Change<Dress>, {
       texts: { title: { size: 5.4 }, stamp: { size: 11, colour: '#F2A154' } },
-      colour: { palette: 'dusk' },
+      colour: { palette: 'chalk' },
       bars: { direction: 'standing', corners: 0.3, gradient: 0.5, thickness: 0.8, longNames: 'wrap' },
       axis: { gridWidth: 0.1 },
     }),

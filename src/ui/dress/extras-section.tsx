@@ -311,7 +311,7 @@ function TimeEnd({
       </Button>
       {moment && (
         <button type="button" className="text-[12px] text-quiet underline" onClick={() => onChange(null)}>
-          Undo
+          Take back
         </button>
       )}
     </div>

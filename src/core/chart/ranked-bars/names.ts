@@ -36,12 +36,19 @@ export function fitNames(
     font,
     widthPx: Math.max(0, ...lines.map((line) => measure(line, font))),
   });
-  return names.map((raw) => {
-    const name = cased(raw, style);
-    const whole = fitText(name, usual, limitPx, measure);
-    const fits = measure(whole, usual) <= limitPx && !whole.endsWith('…');
-    if (fits || rule === 'cut') return done([whole], usual);
-    if (rule === 'wrap') return done(wrapText(name, small, limitPx, 2, measure), small);
+  const cut = (lines: readonly string[]) => lines.some((line) => line.endsWith('…'));
+  const cases = names.map((raw) => cased(raw, style));
+  const whole = cases.map((name) => fitText(name, usual, limitPx, measure));
+  if (rule === 'cut' || !cut(whole)) return whole.map((line) => done([line], usual));
+  if (rule === 'wrap') {
+    // One size for all that fit it, so that neighbours look alike.
+    return cases.map((name) => {
+      const fitting = sizes.slice(2).find((font) => !cut(wrapText(name, font, limitPx, 2, measure)));
+      const font = !fitting || fitting.sizePx > small.sizePx ? small : fitting;
+      return done(wrapText(name, font, limitPx, 2, measure), font);
+    });
+  }
+  return cases.map((name) => {
     const font = sizes.find((each) => measure(name.slice(0, 300), each) <= limitPx) ?? sizes.at(-1) ?? usual;
     return done([fitText(name, font, limitPx, measure)], font);
   });

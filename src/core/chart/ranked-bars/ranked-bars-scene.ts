@@ -123,7 +123,10 @@ function strengthOf(drawn: readonly BarDrawing[], i: number, slotPx: number): nu
     const apart = Math.abs(other.bar.across - own.bar.across);
     const need = (own.acrossPx + other.acrossPx) / 2;
     if (apart < slotPx)
-      strength = Math.min(strength, smoothStep((apart - need) / Math.max(slotPx * 0.1, (slotPx - need) * 0.9)));
+      strength = Math.min(
+        strength,
+        smoothStep((apart - need) / Math.max(slotPx * 0.05, Math.min(slotPx * 0.25, slotPx - need))),
+      );
   }
   return strength;
 }

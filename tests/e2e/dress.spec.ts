@@ -1,0 +1,249 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { openApp, openFile, pause, raceTable, reloadKept, stageColour, words } from './support';
+
+test.beforeEach(async ({ page }) => {
+  await openApp(page);
+  await openFile(page, 'boats.csv', raceTable);
+  await expect(words(page)).toContainText('Bravo');
+  await pause(page);
+});
+
+const stage = (page: Page) => page.getByRole('img', { name: 'The stage' });
+const fold = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click();
+const undo = (page: Page) => page.getByRole('button', { name: 'Undo', exact: true }).click();
+
+const colourAt = stageColour;
+
+/** A square picture of one colour. */
+async function picture(page: Page, colour: string): Promise<Buffer> {
+  const url = await page.evaluate((fill) => {
+    const canvas = document.createElement('canvas');
+    canvas.width = 40;
+    canvas.height = 40;
+    const context = canvas.getContext('2d') as CanvasRenderingContext2D;
+    context.fillStyle = fill;
+    context.fillRect(0, 0, 40, 40);
+    return canvas.toDataURL('image/png');
+  }, colour);
+  return Buffer.from(url.split(',')[1] ?? '', 'base64');
+}
+
+test('a look dresses the film, is kept under a name, saved, read again and undone', async ({ page }) => {
+  await page.getByRole('button', { name: 'Look Big poster' }).click();
+  await expect.poll(() => colourAt(page, 0.01, 0.5)).toBe('#c8401b');
+  await expect(page.getByRole('button', { name: 'Look Big poster' })).toHaveAttribute('aria-pressed', 'true');
+  await undo(page);
+  await expect.poll(() => colourAt(page, 0.01, 0.5)).toBe('#fffcf5');
+  await page.getByRole('button', { name: 'Look Studio news' }).click();
+  await fold(page, 'Looks of your own');
+  await page.getByLabel('Name of the look').fill('Our news');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Look Our news' })).toBeVisible();
+  await page.getByLabel('Name of the look').fill('Our news');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as a file' }).click(),
+  ]);
+  const text = readFileSync(await download.path(), 'utf8');
+  expect(JSON.parse(text)).toMatchObject({ format: 'plucky-tempo-look', version: 1, name: 'Our news' });
+  await page.getByRole('button', { name: 'Look Paper' }).click();
+  await page
+    .getByLabel('File of a look')
+    .setInputFiles({ name: 'look.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await expect.poll(() => colourAt(page, 0.01, 0.5)).not.toBe('#fffcf5');
+  await page
+    .getByLabel('File of a look')
+    .setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{') });
+  await expect(page.getByText(/The look is not valid JSON/)).toBeVisible();
+});
+
+test('texts follow the film, are set in another type, and are edited where they stand', async ({ page }) => {
+  await page.getByLabel('Title', { exact: true }).fill('Ahead:');
+  await page.getByRole('button', { name: 'Insert what follows the film into the title' }).click();
+  await page.getByRole('menuitem', { name: /^leader / }).click();
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Ahead: {leader}');
+  await fold(page, 'Period, total and leader');
+  await page.getByRole('switch', { name: 'Show the total' }).click();
+  await expect(page.getByLabel('Words of the total')).toHaveValue('Total {total}');
+  await fold(page, 'Type');
+  await page.getByRole('combobox', { name: 'Family' }).click();
+  await page.getByRole('option', { name: /Caveat/ }).click();
+  await expect(page.getByRole('combobox', { name: 'Family' })).toContainText('Caveat');
+  const box = await stage(page).boundingBox();
+  if (!box) throw new Error('no stage');
+  await page.mouse.dblclick(box.x + box.width * 0.08, box.y + box.height * 0.085);
+  const editor = page.getByLabel('Edit the title on stage');
+  await editor.fill('Written on stage');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Written on stage');
+  await undo(page);
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Ahead: {leader}');
+});
+
+test('bars stand up, keep fixed places, and lose their labels', async ({ page }) => {
+  await page.getByRole('radio', { name: 'Standing' }).click();
+  // Three columns: the first one reaches the upper part of the stage.
+  await expect.poll(() => colourAt(page, 0.2, 0.5)).not.toBe('#fffcf5');
+  await page.getByRole('radio', { name: 'Fixed places' }).click();
+  await expect(words(page)).toContainText('1. Alpha, 10; 2. Bravo, 30; 3. Cirrus, 20');
+  await undo(page);
+  await expect(words(page)).toContainText('1. Bravo, 30');
+});
+
+test('pictures go to the categories of their names, and can be given to others', async ({ page }) => {
+  const red = await picture(page, '#ff0000');
+  const svg = Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="20" height="20"><script>document.title="hacked"</script><rect width="20" height="20" fill="#00ff00"/></svg>',
+  );
+  await page.getByLabel('Pictures of categories').setInputFiles([
+    { name: 'Bravo.png', mimeType: 'image/png', buffer: red },
+    { name: 'cirus.svg', mimeType: 'image/svg+xml', buffer: svg },
+    { name: 'nobody.png', mimeType: 'image/png', buffer: red },
+    { name: 'broken.png', mimeType: 'image/png', buffer: Buffer.from('no picture') },
+  ]);
+  await expect(page.getByText('3 pictures added: 1 by name, 1 by a similar name, 1 with no category.')).toBeVisible();
+  await expect(page.getByText('Not read as pictures: broken.png')).toBeVisible();
+  await fold(page, 'Who has which');
+  const list = page.getByRole('list', { name: 'Pictures by category' });
+  await expect(list.getByRole('listitem').filter({ has: page.getByLabel('Picture of Bravo') })).toContainText(
+    'same name',
+  );
+  await expect(list.getByRole('listitem').filter({ has: page.getByLabel('Picture of Cirrus') })).toContainText(
+    'chosen or similar',
+  );
+  await page.getByLabel('Picture of Alpha').selectOption({ label: 'nobody.png' });
+  await expect(page.getByLabel('Picture of Alpha')).not.toHaveValue('');
+  expect(await page.title()).not.toBe('hacked');
+  await reloadKept(page);
+  await expect(words(page)).toContainText('Bravo');
+  await fold(page, 'Who has which');
+  await expect(page.getByLabel('Picture of Bravo')).not.toHaveValue('');
+});
+
+test('colours go by value or to one who stands out; lists of colours come and go; close ones are moved apart', async ({
+  page,
+}) => {
+  await page.getByRole('radio', { name: 'One for all' }).click();
+  await page.getByLabel('Alpha stands out').check();
+  await expect(page.getByRole('button', { name: 'Colour of Alpha' })).toHaveAttribute('title', /#c8401b/i);
+  await page.getByRole('radio', { name: 'By value' }).click();
+  await expect(page.getByRole('button', { name: 'Least value' })).toBeVisible();
+  await page.getByRole('radio', { name: 'Each its own' }).click();
+  await fold(page, 'Colour list');
+  await page.getByLabel('File of colours').setInputFiles({
+    name: 'c.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('category,colour\nAlpha,#c8401b\nBravo,#c9411c\nNobody,#000000\n'),
+  });
+  await expect(page.getByText(/3 colours read. 1 of them are not in this table/)).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save JSON' }).click(),
+  ]);
+  expect(JSON.parse(readFileSync(await download.path(), 'utf8'))).toMatchObject({ Alpha: '#c8401b', Bravo: '#c9411c' });
+  await fold(page, 'Can they be told apart?');
+  await expect(page.getByText(/1 pair is closer than 8/)).toBeVisible();
+  await page.getByRole('button', { name: 'Move them apart' }).click();
+  await expect(page.getByText(/colours on stage can be told apart/)).toBeVisible();
+  await undo(page);
+  await expect(page.getByText(/1 pair is closer than 8/)).toBeVisible();
+});
+
+test('the axis stands still, takes targets, and numbers take another language', async ({ page }) => {
+  await page.getByRole('radio', { name: 'By hand' }).click();
+  await page.getByLabel('Upper end').fill('1e3');
+  await page.keyboard.press('Enter');
+  // Against a thousand, thirty is a short bar: the middle of its row is empty.
+  await expect.poll(() => colourAt(page, 0.5, 0.3)).toBe('#fffcf5');
+  await page.getByRole('radio', { name: 'Follows the leader' }).click();
+  await fold(page, 'Average and target lines');
+  await page.getByRole('switch', { name: 'Line at the average' }).click();
+  await page.getByRole('button', { name: 'Add a target' }).click();
+  await page.getByLabel('Name of target 1').fill('Goal');
+  await page.getByRole('radio', { name: '1', exact: true }).click();
+  await fold(page, 'Language, percent, dates');
+  await page.getByRole('combobox', { name: 'Language' }).click();
+  await page.getByRole('option', { name: /^German \(Germany\)/ }).click();
+  await expect(words(page)).toContainText('Bravo, 30,0');
+});
+
+test('the stage takes any size, backgrounds, and a box for the chart that is moved by mouse and keys', async ({
+  page,
+}) => {
+  await page.getByRole('combobox', { name: 'Background is' }).click();
+  await page.getByRole('option', { name: 'Transparent' }).click();
+  await expect(page.getByText(/keep the transparency/)).toBeVisible();
+  await page.getByRole('combobox', { name: 'Background is' }).click();
+  await page.getByRole('option', { name: 'Picture' }).click();
+  await page
+    .getByLabel('Picture for the background')
+    .setInputFiles({ name: 'bg.png', mimeType: 'image/png', buffer: await picture(page, '#0000ff') });
+  await page.getByRole('spinbutton', { name: 'Dimmed' }).fill('0');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => colourAt(page, 0.01, 0.01)).toBe('#0000ff');
+  await fold(page, 'Size, margins and guides');
+  await page.getByRole('spinbutton', { name: 'Width of the stage' }).fill('3840');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Move and size the chart' }).click();
+  const box = page.getByRole('group', { name: /Box of the chart/ });
+  const left = page.getByLabel('Left %');
+  const before = Number(await left.inputValue());
+  await box.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect
+    .poll(async () => Number(await left.inputValue()))
+    .toBeCloseTo(before + 2 * 1 > 100 ? before : before, -1);
+  const width = Number(await page.getByLabel('Width %').inputValue());
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect.poll(async () => Number(await page.getByLabel('Width %').inputValue())).toBeLessThan(width);
+  const place = await box.boundingBox();
+  if (!place) throw new Error('no box');
+  const height = Number(await page.getByLabel('Height %').inputValue());
+  await page.mouse.move(place.x + place.width - 1, place.y + place.height - 1);
+  await page.mouse.down();
+  await page.mouse.move(place.x + place.width - 60, place.y + place.height - 40, { steps: 5 });
+  await page.mouse.up();
+  await expect.poll(async () => Number(await page.getByLabel('Height %').inputValue())).toBeLessThan(height);
+  await undo(page);
+  await expect.poll(async () => Number(await page.getByLabel('Height %').inputValue())).toBe(height);
+  await page.getByRole('button', { name: 'All the room again' }).click();
+  await expect(box).toBeHidden();
+});
+
+test('an extra travels with a bar, is dragged, ordered and removed', async ({ page }) => {
+  const extras = page.getByRole('list', { name: 'Extras on stage' });
+  await page.getByRole('button', { name: 'Box', exact: true }).click();
+  await expect.poll(() => colourAt(page, 0.5, 0.5)).toBe('#c8401b');
+  await page.getByRole('button', { name: 'Text', exact: true }).click();
+  await page.getByLabel('Text of the extra').fill('{leader} in front');
+  await page.getByRole('combobox', { name: 'Held by' }).click();
+  await page.getByRole('option', { name: /^Bravo/ }).click();
+  await page.getByRole('button', { name: 'At the playhead' }).last().click();
+  await expect(extras.getByRole('listitem')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Draw Text earlier' }).click();
+  await expect(extras.getByRole('listitem').first()).toContainText('in front');
+  await page.getByRole('button', { name: 'Remove Box' }).click();
+  await expect.poll(() => colourAt(page, 0.5, 0.5)).not.toBe('#c8401b');
+  await undo(page);
+  await expect(extras.getByRole('listitem')).toHaveCount(2);
+});
+
+test('a font of one’s own travels in the project', async ({ page }) => {
+  const font = readFileSync('node_modules/@fontsource-variable/fraunces/files/fraunces-latin-wght-normal.woff2');
+  await fold(page, 'Type');
+  await page.getByLabel('Font file').setInputFiles({ name: 'My_Letters.woff2', mimeType: 'font/woff2', buffer: font });
+  await expect(page.getByRole('combobox', { name: 'Family' })).toContainText('My Letters');
+  await page
+    .getByLabel('Font file')
+    .setInputFiles({ name: 'broken.woff2', mimeType: 'font/woff2', buffer: Buffer.from('nothing') });
+  await expect(page.getByText('broken.woff2 could not be read as a font.')).toBeVisible();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('Control+s')]);
+  const bytes = readFileSync(await download.path());
+  expect(bytes.length).toBeGreaterThan(font.length * 0.9);
+  await page.getByRole('button', { name: 'Look Paper' }).click();
+  await expect(page.getByRole('combobox', { name: 'Family' })).toContainText('Bricolage Grotesque');
+  await openFile(page, 'again.plucky', bytes);
+  await expect(page.getByRole('combobox', { name: 'Family' })).toContainText('My Letters');
+});

@@ -1,0 +1,117 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { goTo, openApp, openFile, pause, raceTable, reloadKept, shownFrame, words } from './support';
+
+test.beforeEach(async ({ page }) => {
+  await openApp(page);
+  await openFile(page, 'boats.csv', raceTable);
+  await expect(words(page)).toContainText('Bravo');
+  await goTo(page, 'Pace');
+  await pause(page);
+});
+
+test('moments are listed, gone to, slowed down at and captioned in words of one’s own', async ({ page }) => {
+  await page.getByRole('button', { name: 'Words of moments' }).click();
+  await page.getByLabel('Changes of lead', { exact: true }).fill('{name} before {other}');
+  const list = page.getByRole('list', { name: 'Moments of the film' });
+  await expect(list).toContainText('Alpha before Bravo');
+  await list.getByRole('button', { name: /^Alpha before Bravo/ }).click();
+  // Within the first step, whose travel goes from frame 30 to 210.
+  await expect.poll(() => shownFrame(page)).toBeGreaterThan(60);
+  expect(await shownFrame(page)).toBeLessThan(150);
+  await list.getByRole('button', { name: 'Slow down at: Alpha before Bravo' }).click();
+  await expect(page.getByRole('spinbutton', { name: 'Beat at the playhead' })).toHaveValue('2');
+  await list.getByRole('button', { name: 'Caption: Alpha before Bravo' }).click();
+  await expect(page.getByLabel('Text of the caption')).toHaveValue('Alpha before Bravo');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByLabel('Text of the caption')).toBeHidden();
+});
+
+test('captions are written over a span, and come and go as SubRip and WebVTT', async ({ page }) => {
+  const strip = page.getByRole('slider', { name: 'Playhead' });
+  const box = await strip.boundingBox();
+  if (!box) throw new Error('no strip');
+  await page.mouse.move(box.x + box.width * 0.25, box.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.5, box.y + 5, { steps: 4 });
+  await page.mouse.up();
+  await page.getByRole('button', { name: 'Pause', exact: true }).click();
+  await page.getByRole('button', { name: 'Caption here' }).click();
+  await page.getByLabel('Text of the caption').fill('In {period}, {leader}');
+  await page.getByRole('button', { name: 'Where captions stand, and files' }).click();
+  const save = async (name: string) => {
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()]);
+    return readFileSync(await download.path(), 'utf8');
+  };
+  expect(await save('Save SubRip')).toMatch(/^1\n00:00:0[12],\d{3} --> 00:00:0[34],\d{3}\nIn \{period\}, \{leader\}\n/);
+  expect(await save('Save WebVTT')).toMatch(/^WEBVTT\n\n1\n00:00:0[12]\.\d{3} --> /);
+  const srt = '1\n00:00:05,000 --> 00:00:07,000\nRead from a file\n\n2\n00:09:00,000 --> 00:09:01,000\nToo late\n';
+  await page
+    .getByLabel('File of captions')
+    .setInputFiles({ name: 'c.srt', mimeType: 'text/plain', buffer: Buffer.from(srt) });
+  await expect(page.getByText(/1 captions read. 1 begin after the film/)).toBeVisible();
+  const captions = page.getByRole('list', { name: 'Captions of the film' }).getByRole('listitem');
+  await expect(captions).toHaveCount(2);
+  await expect(captions.nth(1)).toContainText('0:05.00 to 0:07.00');
+  // A caption stays with its periods when the pace changes.
+  await page.getByRole('spinbutton', { name: 'Whole film' }).fill('16');
+  await page.keyboard.press('Enter');
+  await expect(captions.nth(1)).not.toContainText('0:05.00');
+  await reloadKept(page);
+  await expect(captions).toHaveCount(2);
+});
+
+test('beats are selected and given seconds, follow the calendar, and slow down where places change', async ({
+  page,
+}) => {
+  const strip = page.getByRole('slider', { name: 'Playhead' });
+  const box = await strip.boundingBox();
+  if (!box) throw new Error('no strip');
+  await page.mouse.move(box.x + box.width * 0.1, box.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.3, box.y + 5, { steps: 4 });
+  await page.mouse.up();
+  await page.getByRole('button', { name: 'Pause', exact: true }).click();
+  const seconds = page.getByRole('spinbutton', { name: 'Selected beats last' });
+  await expect(seconds).toHaveValue('3');
+  await seconds.fill('4.5');
+  await page.keyboard.press('Enter');
+  await expect(seconds).toHaveValue('4.5');
+  await expect(page.getByRole('spinbutton', { name: 'Whole film' })).toHaveValue('8');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(seconds).toHaveValue('3');
+  await page.getByRole('spinbutton', { name: 'Slower where places change' }).fill('4');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('spinbutton', { name: 'Whole film' })).toHaveValue('8');
+});
+
+test('bars come one after another and go again; the texts with them', async ({ page }) => {
+  const canvas = page.getByRole('img', { name: 'The stage' }).locator('canvas');
+  const before = await canvas.screenshot();
+  await page
+    .getByRole('radiogroup', { name: 'Bars come' })
+    .or(page.getByRole('group', { name: 'Bars come' }))
+    .getByText('Grow', { exact: true })
+    .click();
+  await expect.poll(async () => (await canvas.screenshot()).equals(before)).toBe(false);
+  await page
+    .getByRole('group', { name: 'Texts come' })
+    .or(page.getByRole('radiogroup', { name: 'Texts come' }))
+    .getByText('Fade', { exact: true })
+    .click();
+  await page.getByRole('spinbutton', { name: 'Opening takes' }).fill('2');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'In which order they come' }).click();
+  await page.getByText('At random', { exact: true }).click();
+  await expect(page.getByRole('spinbutton', { name: 'Seed of coming' })).toBeVisible();
+  await expect(page.getByRole('spinbutton', { name: 'Whole film' })).toHaveValue('8');
+});
+
+test('values are read by pointing', async ({ page }) => {
+  await goTo(page, 'Dress');
+  const stage = page.getByRole('img', { name: 'The stage' });
+  const box = await stage.boundingBox();
+  if (!box) throw new Error('no stage');
+  await page.mouse.move(box.x + box.width * 0.3, box.y + box.height * 0.35);
+  await expect(page.getByRole('tooltip')).toContainText('1. 30');
+});
