@@ -52,6 +52,7 @@ module.exports = {
       },
     },
     only('render', inside('render'), ['core', 'render'].map(inside)),
+    only('player', inside('player'), ['core', 'render', 'player'].map(inside)),
     only('export', inside('export'), ['core', 'render', 'export'].map(inside)),
     only('worker-entries', '^src/workers/.*\\.worker\\.ts$', ['core', 'render', 'export', 'workers'].map(inside)),
     only('worker-client', inside('workers'), ['core', 'workers'].map(inside), ['\\.worker\\.ts$']),

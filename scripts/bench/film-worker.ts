@@ -1,9 +1,10 @@
 import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
-import { encodeFilm } from '@/export/video/encode-film';
 import { openFilmFile } from '@/export/video/film-file';
-import { filmFormats } from '@/export/video/film-format';
+import { filmFormats, workerCount } from '@/export/video/film-format';
+import { FilmWriter } from '@/export/video/film-writer';
 import { createFramePainter, type FramePainter } from '@/export/video/frame-painter';
-import { FrameQueue } from '@/export/video/frame-queue';
+import { type EncodedSpan, SpanEncoder } from '@/export/video/span-encoder';
+import { runSpans } from '@/export/video/span-scheduler';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
 import { FontLoader } from '@/render/fonts';
@@ -15,7 +16,8 @@ const worker = self as unknown as {
   postMessage(data: unknown, transfer?: Transferable[]): void;
   requestAnimationFrame(callback: (ms: number) => void): number;
 };
-const FRAMES = 180;
+const FRAMES = 480;
+const SPAN_FRAMES = 120;
 /** Ready-made frames are played to and fro, since keeping all of them would take gigabytes and slow everything down. */
 const READY = 45;
 /** The first of them, past the hold, where everything moves. */
@@ -49,14 +51,45 @@ const job = {
   quality: 'good' as const,
 };
 
-/** Frames a second of one run of the exporter over `paint`. */
-async function encodeFps(frameCount: number, paint: (frame: number) => Promise<VideoFrame>): Promise<number> {
+/** Where frames come from: drawn, or made beforehand and kept in memory. */
+type Source = 'drawn' | 'ready' | 'pixels';
+
+/** Frames a second of one run of the exporter, by as many helpers as the app has workers. */
+async function exportFps(helpers: readonly Worker[], source: Source): Promise<number> {
   const file = await openFilmFile(`bench-${Math.random()}`);
+  const span = { ...job, from: 0, to: FRAMES };
   const startedMs = performance.now();
-  await encodeFilm({ ...job, frameCount }, file, paint, new AbortController().signal, () => undefined);
-  const fps = (frameCount / (performance.now() - startedMs)) * 1000;
+  const writer = await FilmWriter.open(span, file);
+  const free = [...helpers];
+  await runSpans<EncodedSpan>({
+    from: 0,
+    to: FRAMES,
+    spanFrames: SPAN_FRAMES,
+    makers: helpers.length,
+    async start() {
+      const helper = free.pop() as Worker;
+      return {
+        make: ({ from, to }) => ask(helper, { make: { from, to, source }, baseUrl }) as Promise<EncodedSpan>,
+        end: () => free.push(helper),
+      };
+    },
+    take: (made) => writer.add(made),
+    signal: new AbortController().signal,
+    onProgress: () => undefined,
+  });
+  await writer.finish();
+  const fps = (FRAMES / (performance.now() - startedMs)) * 1000;
   await file.discard();
   return fps;
+}
+
+/** Asks a helper and waits for its answer; each answers one question at a time. */
+function ask(helper: Worker, question: object): Promise<unknown> {
+  return new Promise((resolve, reject) => {
+    helper.onmessage = ({ data }) => resolve(data);
+    helper.onerror = (event) => reject(new Error(event.message));
+    helper.postMessage(question);
+  });
 }
 
 /** A ready-made frame with the time of frame `i`; no pixel is copied. */
@@ -83,39 +116,35 @@ async function measureExport() {
   const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx), false);
   const { film, resources } = prepare(context);
   const painter = createFramePainter(film, size.widthPx, size.heightPx, context, resources);
-  // The same frames, made beforehand and kept in memory: what is left is encoding and writing.
-  const ready: VideoFrame[] = [];
-  for (let i = 0; i < READY; i++) ready.push(await painter.paint(FIRST + i));
-  const helper = new Worker(self.location.href);
-  const pixels = await pixelFrames(context, film, resources);
+  const cores = navigator.hardwareConcurrency;
+  const helpers = Array.from({ length: workerCount('avc', cores) }, () => new Worker(self.location.href));
   const result = {
     drawMs: [] as number[],
     frameMs: [] as number[],
     exportFps: [] as number[],
     readyFps: [] as number[],
     pixelFps: [] as number[],
+    workers: helpers.length,
   };
   for (let round = 0; round <= ROUNDS; round++) {
     let startedMs = performance.now();
-    for (let i = 0; i < FRAMES; i++) paintScene(context, sceneAt(film, i / 30), 1, resources);
+    for (let i = 0; i < 180; i++) paintScene(context, sceneAt(film, i / 30), 1, resources);
     context.getImageData(0, 0, 1, 1);
-    const drawMs = (performance.now() - startedMs) / FRAMES;
+    const drawMs = (performance.now() - startedMs) / 180;
     startedMs = performance.now();
-    for (let i = 0; i < FRAMES; i++) (await painter.paint(i)).close();
-    const frameMs = (performance.now() - startedMs) / FRAMES;
-    const readyFps = await encodeFps(FRAMES, async (i) => retimed(ready[toAndFro(i)], i));
-    const pixelFps = await encodeFps(FRAMES, async (i) => retimed(pixels[toAndFro(i)], i));
-    const queue = new FrameQueue((i) => paintElsewhere(helper, i), FRAMES);
-    const exportFps = await encodeFps(FRAMES, () => queue.take());
+    for (let i = 0; i < 180; i++) (await painter.paint(i)).close();
+    const frameMs = (performance.now() - startedMs) / 180;
+    const readyFps = await exportFps(helpers, 'ready');
+    const pixelFps = await exportFps(helpers, 'pixels');
+    const wholeFps = await exportFps(helpers, 'drawn');
     if (round === 0) continue;
     result.drawMs.push(drawMs);
     result.frameMs.push(frameMs);
     result.readyFps.push(readyFps);
     result.pixelFps.push(pixelFps);
-    result.exportFps.push(exportFps);
+    result.exportFps.push(wholeFps);
   }
-  for (const frame of [...ready, ...pixels]) frame.close();
-  helper.terminate();
+  for (const helper of helpers) helper.terminate();
   return result;
 }
 
@@ -144,32 +173,50 @@ async function measurePreview(canvas: OffscreenCanvas) {
   return { gapsMs: gapsMs.slice(60), drawMs: drawMs.slice(60) };
 }
 
-/** Has a second worker paint a frame, as the app's exporting worker does. */
-function paintElsewhere(helper: Worker, i: number): Promise<VideoFrame> {
-  return new Promise((resolve) => {
-    // Answers come in the order of the questions.
-    waiting.push(resolve);
-    helper.onmessage = ({ data }) => waiting.shift()?.(data);
-    helper.postMessage({ paint: i, baseUrl });
-  });
+let baseUrl = '';
+
+/** What a helper keeps between its spans. */
+interface Studio {
+  readonly painter: FramePainter;
+  readonly encoder: SpanEncoder;
+  readonly ready: VideoFrame[];
+  readonly pixels: VideoFrame[];
 }
 
-const waiting: ((frame: VideoFrame) => void)[] = [];
-let baseUrl = '';
-let painting: Promise<FramePainter> | null = null;
+let studio: Promise<Studio> | null = null;
 
-async function startPainter(): Promise<FramePainter> {
+async function openStudio(): Promise<Studio> {
   const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx), false);
   const { film, resources } = prepare(context);
-  return createFramePainter(film, size.widthPx, size.heightPx, context, resources);
+  const painter = createFramePainter(film, size.widthPx, size.heightPx, context, resources);
+  const ready: VideoFrame[] = [];
+  for (let i = 0; i < READY; i++) ready.push(await painter.paint(FIRST + i));
+  const pixels = await pixelFrames(context, film, resources);
+  return { painter, encoder: await SpanEncoder.open({ ...job, from: 0, to: FRAMES }), ready, pixels };
 }
 
-async function paintFor(i: number): Promise<void> {
-  painting ??= startPainter();
-  const painted = await (await painting).paint(FIRST + toAndFro(i));
-  const frame = retimed(painted, i);
-  painted.close();
-  worker.postMessage(frame, [frame]);
+/** Makes a span as the app's workers do, or of frames that were made before. */
+async function makeSpan({ from, to, source }: { from: number; to: number; source: Source }): Promise<void> {
+  studio ??= openStudio();
+  const { painter, encoder, ready, pixels } = await studio;
+  const paint = async (i: number) => {
+    if (source !== 'drawn') return retimed((source === 'ready' ? ready : pixels)[toAndFro(i)], i);
+    const painted = await painter.paint(FIRST + toAndFro(i));
+    const frame = retimed(painted, i);
+    painted.close();
+    return frame;
+  };
+  const span = await encoder.encode(
+    from,
+    to,
+    paint,
+    async () => undefined,
+    () => undefined,
+  );
+  worker.postMessage(
+    span,
+    span.chunks.map(({ data }) => data),
+  );
 }
 
 let turn: Promise<unknown> = Promise.resolve();
@@ -180,7 +227,7 @@ worker.onmessage = ({ data }) => {
     baseUrl = data.baseUrl;
     fonts ??= new FontLoader(worker.fonts, data.baseUrl).ensure(['Bricolage Grotesque', 'Instrument Sans'], new Set());
     await fonts;
-    if (data.paint !== undefined) await paintFor(data.paint);
+    if (data.make) await makeSpan(data.make);
     else worker.postMessage(data.canvas ? await measurePreview(data.canvas) : await measureExport());
   });
 };

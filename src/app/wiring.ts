@@ -3,6 +3,8 @@
 import { toast } from 'sonner';
 import { sourcesOf } from '@/core/project/project';
 import { misfitsOfFields, readStepsFile, writeStepsFile } from '@/core/shaping/steps-file';
+import { estimateGifBytes } from '@/export/gif/estimate';
+import { bitRate } from '@/export/video/film-format';
 import { documentStore, endGesture, replaceProject } from '@/state/document';
 import { editChart } from '@/state/edit-chart';
 import { replaceSteps } from '@/state/edit-table';
@@ -10,10 +12,10 @@ import { currentChart, tableOf } from '@/state/project-tables';
 import { sessionStore, setSession } from '@/state/session';
 import { keepAsset, loadAsset } from '@/state/shelf';
 import { Studio } from '@/state/studio';
-import type { FilmChoice, OpenedFile, Services } from '@/ui/services';
+import type { OpenedFile, Services } from '@/ui/services';
 import { callback, startStageWorker, transfer } from '@/workers/client';
 import { fileNameOf, save } from './download';
-import { startFilmExport } from './film-export';
+import { ExportQueue } from './export-queue';
 import { FilmMedia } from './film-media';
 import { addCategoryPictures, addFont, addPicture } from './import-media';
 import { listServices } from './list-files';
@@ -40,7 +42,7 @@ export function createServices(): Services {
     },
   });
   const opener = new TableOpener(studio);
-  const film = startFilmExport(media);
+  const exports = new ExportQueue(media, table.api, () => studio.shapeAgain());
   studio.start();
 
   const openFiles = async (files: readonly OpenedFile[], add: boolean) => {
@@ -111,11 +113,17 @@ export function createServices(): Services {
     async formats(widthPx, heightPx, framesPerSec) {
       const { supportedFormats } = await import('@/export/video/film-format');
       const found = await supportedFormats(widthPx, heightPx, framesPerSec);
-      return found.map(({ id, name, use, container }) => ({ id, name, use, ending: container }));
+      return found.map(({ id, name, use, alpha }) => ({ id, name, use, alpha }));
     },
-    bitsPerSec: (choice: FilmChoice, framesPerSec: number) => film.bitsPerSec(choice, framesPerSec),
-    exportFilm: (choice) => film.run(choice),
-    cancelExport: () => film.cancel(),
+    bitsPerSec: (quality, widthPx, heightPx, framesPerSec) => bitRate(quality, widthPx, heightPx, framesPerSec),
+    gifBytes: (form, lengthSec) => estimateGifBytes(form, lengthSec),
+    filmSpeed: (formatId, widthPx, heightPx) => stage.api.filmSpeed(formatId, widthPx, heightPx),
+    exportAll: (requests, pick) => exports.add(requests, pick),
+    cancelExports: () => exports.cancel(),
+    pauseExports: (paused) => exports.pause(paused),
+    retryExports: () => exports.again(),
+    clearExports: () => exports.clear(),
+    zipExports: (name) => exports.zip(name),
     addCategoryPictures,
     addPicture,
     addFont,

@@ -25,7 +25,7 @@ export interface FamilyFiles {
   readonly subsets: readonly FontSubset[];
 }
 
-/** All families that ship, under `public/fonts`. `scripts/copy-fonts.mjs` reads this list too. */
+/** All families that ship, under `public/fonts`. `scripts/prepare-assets.mjs` reads this list too. */
 export const familyFiles: readonly FamilyFiles[] = [
   {
     family: 'Bricolage Grotesque',

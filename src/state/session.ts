@@ -1,5 +1,6 @@
 import { createStore } from 'zustand/vanilla';
 import type { FilmOverview, Readout } from '@/core/chart/prepare';
+import type { ExportForm } from '@/core/project/export-form';
 import type { LabelPart, TextPart } from '@/core/project/text-style';
 import type { CubeChanges } from '@/core/shaping/compare-cubes';
 import type { Cube } from '@/core/shaping/cube';
@@ -31,25 +32,30 @@ export interface RefreshState {
   readonly changes: CubeChanges;
 }
 
-/** An export under way or just ended. */
-export type ExportState =
-  | { readonly phase: 'idle' }
-  | {
-      readonly phase: 'running';
-      readonly done: number;
-      readonly count: number;
-      readonly startedMs: number;
-      readonly nowMs: number;
-    }
-  | {
-      readonly phase: 'done';
-      readonly fileName: string;
-      readonly bytes: number;
-      readonly tookSec: number;
-      readonly url: string;
-    }
-  | { readonly phase: 'failed'; readonly message: string }
-  | { readonly phase: 'cancelled' };
+/** Something that is exported, waits for it, or has been. */
+export interface ExportJob {
+  readonly id: string;
+  readonly form: ExportForm;
+  /** The group whose film it is; null for the one on stage. */
+  readonly group: string | null;
+  /** A stage of another size; null for the film's own. */
+  readonly stage: { readonly widthPx: number; readonly heightPx: number } | null;
+  /** How its file is called, with `{film}`, `{group}`, `{size}` and `{form}`. */
+  readonly pattern: string;
+  readonly fileName: string;
+  /** Handed over by itself as soon as it is done. */
+  readonly single: boolean;
+  readonly phase: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+  readonly done: number;
+  readonly count: number;
+  readonly startedMs: number;
+  readonly nowMs: number;
+  /** Its name on the browser's private disk. */
+  readonly file: string | null;
+  readonly bytes: number;
+  readonly url: string;
+  readonly message: string;
+}
 
 /** Everything that is not part of the document: what is looked at, and what the workers found. */
 export interface SessionState {
@@ -91,7 +97,9 @@ export interface SessionState {
   /** The chart's box is being moved on stage. */
   readonly boxTool: boolean;
   readonly guides: 'none' | 'thirds' | 'safe';
-  readonly film: ExportState;
+  /** In the order in which they are made. */
+  readonly exports: readonly ExportJob[];
+  readonly exportsPaused: boolean;
 }
 
 export const sessionStore = createStore<SessionState>(() => ({
@@ -124,7 +132,8 @@ export const sessionStore = createStore<SessionState>(() => ({
   pickedCaption: null,
   boxTool: false,
   guides: 'none',
-  film: { phase: 'idle' },
+  exports: [],
+  exportsPaused: false,
 }));
 
 /** Changes the session. */

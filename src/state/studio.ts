@@ -272,6 +272,12 @@ export class Studio {
     }
   }
 
+  /** Shapes the table once more: somebody else has used the worker meanwhile. */
+  shapeAgain(): void {
+    this.preparedFor = null;
+    void this.sync();
+  }
+
   /** Resolves when the workers have caught up with the document. */
   private async idle(): Promise<void> {
     await this.sync();

@@ -12,6 +12,7 @@ import { DropZone } from './drop-zone';
 import { GridEditor } from './gather/grid-editor';
 import { usePasteAnywhere } from './gather/paste-anywhere';
 import { ReadingNotice } from './gather/reading-notice';
+import { OutputDesk } from './output/output-desk';
 import { IconButton } from './parts/button';
 import { FileChooser } from './parts/file-chooser';
 import { useServices } from './services';
@@ -69,7 +70,14 @@ export function AppFrame() {
                   {step === 'gather' && <GridEditor />}
                   {step === 'shape' && <ShapeCentre />}
                   {(!tableHasCentre || step === 'shape') && <StageNotice />}
-                  <Stage small={tableHasCentre} />
+                  <div className={step === 'output' ? 'absolute inset-x-0 top-0 bottom-[250px]' : 'contents'}>
+                    <Stage small={tableHasCentre} />
+                  </div>
+                  {step === 'output' && (
+                    <div className="absolute inset-x-0 bottom-0 h-[250px]">
+                      <OutputDesk />
+                    </div>
+                  )}
                   <ReadingNotice />
                 </main>
                 {rankingOpen ? (

@@ -2,30 +2,27 @@
 
 import { createContext, useContext } from 'react';
 import type { CaptionFormat } from '@/core/project/caption-files';
+import type { ExportForm } from '@/core/project/export-form';
 import type { Picture } from '@/core/project/film-parts';
 import type { Look } from '@/core/project/looks';
 import type { StageRect } from '@/core/scene/part-box';
 import type { PartName, Subject } from '@/core/scene/scene';
 import type { ReadingChoice } from '@/core/table/reader';
 import type { Sample } from '@/state/samples';
+import type { ExportJob } from '@/state/session';
 import type { Studio } from '@/state/studio';
-import type { TableWorkerApi } from '@/workers/protocol';
+import type { FilmFormatName, TableWorkerApi } from '@/workers/protocol';
 
-/** A format that this browser can export. */
+/** A film format that this browser can encode. */
 export interface OfferedFormat {
-  readonly id: 'mp4' | 'webm-vp9' | 'webm-vp8';
+  readonly id: FilmFormatName;
   readonly name: string;
   readonly use: string;
-  readonly ending: string;
+  readonly alpha: boolean;
 }
 
-/** How a film is to be exported. */
-export interface FilmChoice {
-  readonly formatId: OfferedFormat['id'];
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly quality: 'light' | 'good' | 'best';
-}
+/** What is to be exported. */
+export type ExportRequest = Pick<ExportJob, 'form' | 'group' | 'stage' | 'pattern'>;
 
 /** A file that was chosen or dropped, with the way back to it where the browser gives one. */
 export interface OpenedFile {
@@ -75,9 +72,19 @@ export interface Services {
   openSample(sample: Sample): Promise<void>;
   saveProject(): Promise<void>;
   formats(widthPx: number, heightPx: number, framesPerSec: number): Promise<OfferedFormat[]>;
-  bitsPerSec(choice: FilmChoice, framesPerSec: number): number;
-  exportFilm(choice: FilmChoice): Promise<void>;
-  cancelExport(): void;
+  /** Bits a second at the most. */
+  bitsPerSec(quality: 'light' | 'good' | 'best', widthPx: number, heightPx: number, framesPerSec: number): number;
+  /** About how many bytes a GIF will have. */
+  gifBytes(form: Extract<ExportForm, { kind: 'gif' }>, lengthSec: number): number;
+  /** Frames of a film that are made in a second, measured on this film and machine; null where that cannot be told. */
+  filmSpeed(formatId: FilmFormatName, widthPx: number, heightPx: number): Promise<number | null>;
+  /** @param pick Lets the person choose the place on disk first, where the browser can. */
+  exportAll(requests: readonly ExportRequest[], pick: boolean): Promise<void>;
+  cancelExports(): void;
+  pauseExports(paused: boolean): Promise<void>;
+  retryExports(): void;
+  clearExports(): void;
+  zipExports(name: string): Promise<void>;
   /** Adds pictures and gives them to the categories whose names they carry. */
   addCategoryPictures(files: readonly File[]): Promise<void>;
   addPicture(file: File): Promise<Picture | null>;

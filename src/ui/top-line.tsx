@@ -82,13 +82,13 @@ export function TopLine({ onPalette, onHelp, children }: TopLineProps) {
 function StepNav() {
   const step = useSession((state) => state.step);
   const status = useSession((state) => state.status);
-  const film = useSession((state) => state.film);
+  const failed = useSession((state) => state.exports.some(({ phase }) => phase === 'failed'));
   const problems = useProblems();
   const cube = useSession((state) => state.cube);
   const looks: Partial<Record<Step, string>> = {
     gather: problems.some(({ severity }) => severity !== 'note') ? 'needs a look' : undefined,
     shape: status === 'failed' || (status === 'ready' && !cube) ? 'needs a look' : undefined,
-    output: film.phase === 'failed' ? 'needs a look' : undefined,
+    output: failed ? 'needs a look' : undefined,
   };
   return (
     <nav aria-label="Steps">

@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import type { FilmWorkerApi, StageWorkerApi, TableWorkerApi } from './protocol';
+import type { ExportWorkerApi, StageWorkerApi, TableWorkerApi } from './protocol';
 
 /** A worker and the way to talk to it. */
 export interface WorkerClient<T> {
@@ -28,9 +28,9 @@ export function startStageWorker(): WorkerClient<StageWorkerApi> {
   return client(new Worker(new URL('./stage.worker.ts', import.meta.url), { type: 'module' }));
 }
 
-/** Starts a worker that exports a film. */
-export function startFilmWorker(): WorkerClient<FilmWorkerApi> {
-  return client(new Worker(new URL('./film.worker.ts', import.meta.url), { type: 'module' }));
+/** Starts a worker that exports films. */
+export function startExportWorker(): WorkerClient<ExportWorkerApi> {
+  return client(new Worker(new URL('./export.worker.ts', import.meta.url), { type: 'module' }));
 }
 
 export const transfer = Comlink.transfer;

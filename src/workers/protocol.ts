@@ -1,5 +1,6 @@
 import type { FilmOverview, Readout } from '@/core/chart/prepare';
 import type { GapRule } from '@/core/motion/series';
+import type { ExportForm } from '@/core/project/export-form';
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Look } from '@/core/project/looks';
 import type { Project, TableSource } from '@/core/project/project';
@@ -160,6 +161,8 @@ export interface StageWorkerApi {
   thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]>;
   /** Where a part of the picture stands. */
   boxOf(part: PartName, extra?: string): Promise<StageRect | null>;
+  /** Frames a second that this film can be drawn and encoded at, from a short try; null without an encoder. */
+  filmSpeed(formatId: FilmFormatName, widthPx: number, heightPx: number): Promise<number | null>;
   /** The room that the chart has now. */
   plot(): Promise<StageRect | null>;
 }
@@ -170,32 +173,81 @@ export interface FilmAssets {
   readonly fonts: readonly FontBytes[];
 }
 
-/** What a film is to be exported as. */
-export interface FilmOrder {
+/** What is to be exported, and of what. */
+export interface ExportOrder {
   readonly project: Project;
   readonly cube: Cube;
-  readonly formatId: 'mp4' | 'webm-vp9' | 'webm-vp8';
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly quality: 'light' | 'good' | 'best';
+  readonly form: ExportForm;
   readonly baseUrl: string;
   readonly fileName: string;
   readonly assets: FilmAssets;
 }
 
-/** Paints the frames of a film for the worker that encodes them. */
-export interface FrameWorkerApi {
-  prepare(order: FilmOrder): Promise<{ readonly framesPerSec: number; readonly frameCount: number }>;
-  paint(frame: number): Promise<VideoFrame>;
-}
+/** A finished file: on the browser's private disk, in memory, or where the person wanted it. */
+export type ExportedFile =
+  | { readonly kind: 'private-file'; readonly name: string }
+  | { readonly kind: 'bytes'; readonly bytes: ArrayBuffer }
+  | { readonly kind: 'picked' };
 
 /** How an export ended. */
-export type FilmResult =
-  | { readonly ok: true; readonly file: { kind: 'private-file'; name: string } | { kind: 'bytes'; bytes: ArrayBuffer } }
+export type ExportResult =
+  | { readonly ok: true; readonly file: ExportedFile }
   | { readonly ok: false; readonly code: string; readonly message: string };
 
-/** Exports films. One at a time. */
-export interface FilmWorkerApi {
-  run(order: FilmOrder, onProgress: (framesDone: number, frameCount: number) => void): Promise<FilmResult>;
+/** Exports films in any form. One at a time. */
+export interface ExportWorkerApi {
+  /** @param handle A place on the person's disk to write to directly; null for the private disk. */
+  run(
+    order: ExportOrder,
+    onProgress: (done: number, count: number) => void,
+    handle: FileSystemFileHandle | null,
+  ): Promise<ExportResult>;
+  pause(paused: boolean): Promise<void>;
   cancel(): Promise<void>;
+  zip(files: readonly { readonly privateName: string; readonly name: string }[], name: string): Promise<ExportResult>;
+}
+
+/** A stretch of a film, encoded; what is in it only the export's own code looks at. */
+interface EncodedSpan {
+  readonly chunks: readonly {
+    readonly data: ArrayBuffer;
+    readonly key: boolean;
+    readonly timestampUs: number;
+    readonly durationUs: number;
+  }[];
+  readonly config: VideoDecoderConfig | null;
+}
+
+/** Frames of a film and how they are encoded. */
+interface SpanJob {
+  readonly format: {
+    readonly id: FilmFormatName;
+    readonly container: 'mp4' | 'webm';
+    readonly codec: 'avc' | 'vp9' | 'vp8' | 'av1';
+    readonly name: string;
+    readonly use: string;
+    readonly alpha: boolean;
+  };
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly framesPerSec: number;
+  readonly quality: 'light' | 'good' | 'best';
+  readonly from: number;
+  readonly to: number;
+}
+
+export type FilmFormatName = 'mp4' | 'mp4-av1' | 'mp4-vp9' | 'webm-vp9' | 'webm-av1' | 'webm-vp8' | 'webm-alpha';
+
+/** Draws and encodes spans of a film for the worker that writes it. */
+export interface SpanWorkerApi {
+  open(order: ExportOrder, job: SpanJob): Promise<void>;
+  encode(
+    from: number,
+    to: number,
+    onFrame: () => void,
+  ): Promise<
+    | { readonly ok: true; readonly span: EncodedSpan }
+    | { readonly ok: false; readonly code: string; readonly message: string }
+  >;
+  pause(paused: boolean): Promise<void>;
 }

@@ -9,11 +9,18 @@ import { boxOfPart, type StageRect } from '@/core/scene/part-box';
 import type { PartName, Scene, SceneNode } from '@/core/scene/scene';
 import type { MeasureText } from '@/core/scene/text-fit';
 import type { Cube } from '@/core/shaping/cube';
+import { contextOf } from '@/export/room';
+import { filmFormat } from '@/export/video/film-format';
+import { createFramePainter } from '@/export/video/frame-painter';
+import { SpanEncoder } from '@/export/video/span-encoder';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
 import { charactersOf, FontLoader, familiesOf } from '@/render/fonts';
 import { ImageStore } from '@/render/images';
-import type { PlayOptions, StageReport, StageWorkerApi } from './protocol';
+import type { FilmFormatName, PlayOptions, StageReport, StageWorkerApi } from './protocol';
+
+/** Frames that the speed is told from. */
+const TRIED_FRAMES = 12;
 
 const worker = self as unknown as { fonts: FontFaceSet; requestAnimationFrame(callback: () => void): number };
 
@@ -108,6 +115,34 @@ class StagePlayer {
   /** Where a part of the picture stands, in stage pixels; null while it is not there. */
   boxOf(part: PartName, extra?: string): StageRect | null {
     return this.scene ? boxOfPart(this.scene, part, this.measure, extra) : null;
+  }
+
+  /** Draws and encodes a few frames from the middle of the film. */
+  async filmSpeed(formatId: FilmFormatName, widthPx: number, heightPx: number): Promise<number | null> {
+    const { film } = this;
+    if (!film) return null;
+    const format = filmFormat(formatId);
+    const { framesPerSec, frameCount } = film.clock;
+    const from = Math.floor(frameCount * 0.4);
+    const to = Math.min(frameCount, from + TRIED_FRAMES);
+    const job = { format, widthPx, heightPx, framesPerSec, quality: 'good' as const, from, to };
+    try {
+      const encoder = await SpanEncoder.open(job);
+      const painter = createFramePainter(film, widthPx, heightPx, contextOf(widthPx, heightPx, false), this.resources);
+      const startedMs = performance.now();
+      await encoder.encode(
+        from,
+        to,
+        (frame) => painter.paint(frame),
+        async () => undefined,
+        () => undefined,
+      );
+      encoder.close();
+      return ((to - from) * 1000) / (performance.now() - startedMs);
+    } catch {
+      // A size or codec that this browser refuses has no speed; the export itself says why.
+      return null;
+    }
   }
 
   plot(): StageRect | null {
@@ -257,6 +292,9 @@ const api: StageWorkerApi = {
   },
   async boxOf(part, extra) {
     return player?.boxOf(part, extra) ?? null;
+  },
+  async filmSpeed(formatId, widthPx, heightPx) {
+    return player?.filmSpeed(formatId, widthPx, heightPx) ?? null;
   },
   async plot() {
     return player?.plot() ?? null;

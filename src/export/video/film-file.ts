@@ -6,6 +6,8 @@ export interface FilmFile {
   readonly target: Target;
   /** Throws what went wrong while writing, as soon as it is known: the muxer itself may not notice. */
   check(): void;
+  /** Writes the next piece of a file that is not muxed. */
+  append(piece: Uint8Array): Promise<void>;
   /** Ends the file. What comes back crosses threads: the name of the private file, or the bytes. */
   finish(): Promise<FinishedFile>;
   /** Removes everything that was written. */
@@ -14,7 +16,9 @@ export interface FilmFile {
 
 export type FinishedFile =
   | { readonly kind: 'private-file'; readonly name: string }
-  | { readonly kind: 'bytes'; readonly bytes: ArrayBuffer };
+  | { readonly kind: 'bytes'; readonly bytes: ArrayBuffer }
+  /** It lies where the person wanted it. */
+  | { readonly kind: 'picked' };
 
 /** The part of the standard's synchronous file access that is used; TypeScript has it in the worker library only. */
 interface SyncAccess {
@@ -64,6 +68,12 @@ export async function openFilmFile(name: string): Promise<FilmFile> {
   return {
     target: new StreamTarget(writable, { chunked: true, chunkSize: CHUNK_BYTES }),
     check,
+    async append(piece) {
+      const written = access.write(piece, { at: endByte });
+      if (written < piece.byteLength) throw new DOMException('Only a part was written.', 'QuotaExceededError');
+      endByte += piece.byteLength;
+      check();
+    },
     async finish() {
       access.flush();
       check();
@@ -89,12 +99,52 @@ async function filmFolder(): Promise<FileSystemDirectoryHandle | null> {
 
 function memoryFile(): FilmFile {
   const target = new BufferTarget();
+  const pieces: Uint8Array<ArrayBuffer>[] = [];
   return {
     target,
     check() {},
+    async append(piece) {
+      pieces.push(piece.slice());
+    },
     async finish() {
+      if (pieces.length > 0) return { kind: 'bytes', bytes: await new Blob(pieces).arrayBuffer() };
       return { kind: 'bytes', bytes: target.buffer ?? new ArrayBuffer(0) };
     },
     async discard() {},
+  };
+}
+
+/** A place on the person's own disk, written directly. Its stream takes the same chunks as the muxer gives. */
+export async function openPickedFile(handle: FileSystemFileHandle): Promise<FilmFile> {
+  const stream = await handle.createWritable();
+  let endByte = 0;
+  let failure: unknown = null;
+  const writable = new WritableStream<StreamTargetChunk>({
+    async write({ data, position }) {
+      try {
+        await stream.write({ type: 'write', data: data as Uint8Array<ArrayBuffer>, position });
+      } catch (error) {
+        failure ??= error;
+        throw error;
+      }
+    },
+  });
+  return {
+    target: new StreamTarget(writable, { chunked: true, chunkSize: CHUNK_BYTES }),
+    check() {
+      if (failure) throw failure;
+    },
+    async append(piece) {
+      await stream.write({ type: 'write', data: piece as Uint8Array<ArrayBuffer>, position: endByte });
+      endByte += piece.byteLength;
+    },
+    async finish() {
+      await stream.close();
+      return { kind: 'picked' };
+    },
+    async discard() {
+      // What was there before stays as it was: the browser swaps files only when the stream is closed.
+      await stream.abort().catch(() => undefined);
+    },
   };
 }

@@ -1,6 +1,7 @@
-import { type PreparedFilm, sceneAt } from '@/core/chart/prepare';
+import type { PreparedFilm } from '@/core/chart/prepare';
 import { frameTimeSec } from '@/core/pace/film-clock';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
+import { exportedScene } from '../room';
 import { createI420Converter, type I420Converter } from './pixels-to-i420';
 
 /** Draws frames of a film and hands them out as video frames with the right colours. */
@@ -38,7 +39,7 @@ export function createFramePainter(
   const frameUs = 1e6 / film.clock.framesPerSec;
   const converter = createI420Converter(widthPx, heightPx);
   const paintNow = async (frame: number): Promise<VideoFrame> => {
-    paintScene(context, sceneAt(film, frameTimeSec(film.clock, frame)), scale, resources);
+    paintScene(context, exportedScene(film, frameTimeSec(film.clock, frame), false), scale, resources);
     const timestamp = Math.round(frame * frameUs);
     const timing = { timestamp, duration: Math.round((frame + 1) * frameUs) - timestamp };
     const drawn = new VideoFrame(context.canvas, timing);

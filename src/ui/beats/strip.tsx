@@ -16,6 +16,8 @@ import { clockWords } from './time-words';
 type Drag =
   | { readonly kind: 'scrub' }
   | { readonly kind: 'span'; readonly fromSec: number }
+  /** Pressed on a mark of the ruler: a click goes there, a drag selects. */
+  | { readonly kind: 'mark'; readonly fromSec: number; readonly x: number }
   | {
       readonly kind: 'edge';
       readonly beat: number;
@@ -56,8 +58,12 @@ export function Strip() {
 
   const onPointerDown = (event: PointerEvent<HTMLDivElement>) => {
     if (event.button !== 0) return;
+    const { x, y, timeSec } = place(event);
+    if ((event.target as Element).closest('button')) {
+      drag.current = { kind: 'mark', fromSec: timeSec, x };
+      return;
+    }
     event.currentTarget.setPointerCapture(event.pointerId);
-    const { y, timeSec } = place(event);
     const beat = edgeAt(event);
     if (beat >= 0) drag.current = startEdge(overview, beat, event.timeStamp);
     else if (y < zones.rulerPx) drag.current = { kind: 'span', fromSec: timeSec };
@@ -73,6 +79,12 @@ export function Strip() {
       setCursor(edgeAt(event) >= 0 ? 'col-resize' : y < zones.rulerPx ? 'text' : 'pointer');
       const hovered = lineAt(overview, x, y, widthPx, heightPx);
       if (sessionStore.getState().hovered !== hovered) setSession({ hovered });
+      return;
+    }
+    if (running.kind === 'mark') {
+      if (Math.abs(x - running.x) < EDGE_PX) return;
+      event.currentTarget.setPointerCapture(event.pointerId);
+      drag.current = { kind: 'span', fromSec: running.fromSec };
       return;
     }
     if (running.kind === 'scrub') void studio.playback.seek(timeSec);
@@ -98,7 +110,16 @@ export function Strip() {
   };
   const percent = (timeSec: number) => `${(timeSec / overview.lengthSec) * 100}%`;
   return (
-    <div className="relative h-full">
+    <div
+      className="relative h-full touch-none select-none"
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={onPointerUp}
+      onPointerCancel={onPointerUp}
+      onPointerLeave={() => {
+        if (!drag.current) setSession({ hovered: null });
+      }}
+    >
       <div
         ref={box}
         role="slider"
@@ -108,15 +129,8 @@ export function Strip() {
         aria-valuemax={overview.lengthSec}
         aria-valuenow={sessionStore.getState().readout?.timeSec ?? 0}
         aria-valuetext={clockWords(sessionStore.getState().readout?.timeSec ?? 0)}
-        className="relative h-full touch-none select-none"
+        className="relative h-full"
         style={{ cursor }}
-        onPointerDown={onPointerDown}
-        onPointerMove={onPointerMove}
-        onPointerUp={onPointerUp}
-        onPointerCancel={onPointerUp}
-        onPointerLeave={() => {
-          if (!drag.current) setSession({ hovered: null });
-        }}
         onKeyDown={onKeyDown}
       >
         <canvas ref={canvas} className="absolute inset-0 size-full" aria-hidden />

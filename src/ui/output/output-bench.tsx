@@ -1,213 +1,321 @@
 'use client';
 
-import { Download, FolderOpen, Save, X } from 'lucide-react';
-import { Progress } from 'radix-ui';
-import { useEffect, useRef, useState } from 'react';
-import type { ExportState } from '@/state/session';
+import { Download, FolderOpen, HardDriveDownload, Save } from 'lucide-react';
+import { useRef } from 'react';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
 import { FileChooser } from '../parts/file-chooser';
+import { Fold } from '../parts/fold';
 import { PickField } from '../parts/pick-field';
 import { SelectField } from '../parts/select-field';
-import { type FilmChoice, type OfferedFormat, useServices } from '../services';
-import { useProject, useSession } from '../use-state';
+import { SwitchField } from '../parts/switch-field';
+import { TextField } from '../parts/text-field';
+import { useServices } from '../services';
+import { exportWords, furtherSizes, type OutputChoice, outputChoice, scaledTo } from './output-choice';
+import { useOutput } from './use-output';
 
-const shorterSides = [480, 720, 1080, 2160];
+const sides = [480, 720, 1080, 2160];
+const gifSides = [240, 360, 450, 540, 720];
+const set = (change: Partial<OutputChoice>) => outputChoice.setState(change);
 
-/** Output: the film as a file, and the project as a file. */
+/** Output: how the film is handed over. What comes of it stands in the centre. */
 export function OutputBench() {
+  const output = useOutput();
+  const { choice, form, requests, formats, ready } = output;
   const services = useServices();
-  const widthPx = useProject((project) => project.film.stage.widthPx, 1920);
-  const heightPx = useProject((project) => project.film.stage.heightPx, 1080);
-  const framesPerSec = useProject((project) => project.film.framesPerSec, 30);
-  const overview = useSession((state) => state.overview);
-  const film = useSession((state) => state.film);
-  const [side, setSide] = useState(1080);
-  const [quality, setQuality] = useState<FilmChoice['quality']>('good');
-  const [wanted, setWanted] = useState<OfferedFormat['id']>('mp4');
-  const shorter = Math.min(widthPx, heightPx);
-  const even = (px: number) => Math.max(2, 2 * Math.round((px * side) / shorter / 2));
-  const size = { widthPx: even(widthPx), heightPx: even(heightPx) };
-  const formats = useFormats(size.widthPx, size.heightPx, framesPerSec);
-  const format = formats?.find(({ id }) => id === wanted) ?? formats?.[0];
-  const choice: FilmChoice | null = format ? { formatId: format.id, quality, ...size } : null;
-  const running = film.phase === 'running';
+  const canPick = typeof window !== 'undefined' && 'showSaveFilePicker' in window;
   return (
     <>
-      <Section title="The film">
-        {formats?.length === 0 && (
+      <Section title="Hand over">
+        <PickField
+          control="output-kind"
+          value={choice.kind}
+          choices={[
+            { value: 'film', label: 'Film' },
+            { value: 'gif', label: 'GIF' },
+            { value: 'picture', label: 'Picture' },
+            { value: 'page', label: 'Web page' },
+            { value: 'frames', label: 'Image sequence' },
+            { value: 'data', label: 'Numbers' },
+          ]}
+          onChange={(kind) => set({ kind })}
+        />
+        {choice.kind === 'film' && formats?.length === 0 && (
           <p role="alert" className="text-[13px] text-accent-text">
             This browser cannot encode films of this size. Choose a smaller size, or open Plucky Tempo in a current
             Chromium, Edge, Safari or Firefox, at an address that starts with https or on this computer.
           </p>
         )}
-        {format && (
-          <PickField
-            control="film-format"
-            value={format.id}
-            choices={(formats ?? []).map(({ id, name }) => ({ value: id, label: name }))}
-            hint={`${format.use}.`}
-            onChange={setWanted}
-          />
-        )}
-        <SelectField
-          control="film-size"
-          value={String(side)}
-          choices={shorterSides.map((px) => {
-            const scaled = (length: number) => Math.max(2, 2 * Math.round((length * px) / shorter / 2));
-            return { value: String(px), label: `${scaled(widthPx)} × ${scaled(heightPx)} pixels` };
-          })}
-          onChange={(value) => setSide(Number(value))}
-        />
-        <PickField
-          control="film-quality"
-          value={quality}
-          choices={[
-            { value: 'light', label: 'Light' },
-            { value: 'good', label: 'Good' },
-            { value: 'best', label: 'Best' },
-          ]}
-          hint={
-            choice
-              ? `${(services.bitsPerSec(choice, framesPerSec) / 1e6).toFixed(1)} megabits a second at the most.`
-              : undefined
-          }
-          onChange={setQuality}
-        />
+        <KindFields output={output} />
         <Field control="film-export">
-          {overview && choice && (
-            <p className="mb-2 text-[12px] leading-snug text-quiet">
-              You will get {overview.frameCount.toLocaleString('en-GB')} frames at {framesPerSec} a second,{' '}
-              {lengthWords(overview.frameCount / framesPerSec)}, about{' '}
-              {sizeWords((services.bitsPerSec(choice, framesPerSec) * overview.lengthSec) / 8)} or less.
-            </p>
-          )}
-          {running ? (
-            <Button className="w-full" onClick={() => services.cancelExport()}>
-              <X className="size-4" aria-hidden /> Cancel
-            </Button>
-          ) : (
-            <Button
-              look="loud"
-              className="w-full"
-              disabled={!overview || !choice}
-              onClick={() => choice && void services.exportFilm(choice)}
-            >
-              <Download className="size-4" aria-hidden /> Export {format ? format.ending.toUpperCase() : 'film'}
-            </Button>
-          )}
-          <FilmReport film={film} />
-        </Field>
-      </Section>
-      <Section title="The project">
-        <p className="text-[12px] leading-snug text-quiet">
-          A project file holds the data, the look and the pace. Give it to a colleague, or keep it.
-        </p>
-        <Field control="save-project">
-          <Button className="w-full" disabled={!overview} onClick={() => void services.saveProject()}>
-            <Save className="size-4" aria-hidden /> Save
+          <Button
+            look="loud"
+            className="w-full"
+            disabled={!ready}
+            onClick={() => void services.exportAll(requests, false)}
+          >
+            <Download className="size-4" aria-hidden />{' '}
+            {form.kind === 'film' && !output.format ? 'Export film' : exportWords(form, requests.length)}
           </Button>
-        </Field>
-        <Field control="open-project">
-          <OpenProject />
+          {canPick && requests.length === 1 && (form.kind === 'film' || form.kind === 'frames') && (
+            <Button className="mt-2 w-full" disabled={!ready} onClick={() => void services.exportAll(requests, true)}>
+              <HardDriveDownload className="size-4" aria-hidden /> Straight to a place on disk
+            </Button>
+          )}
         </Field>
       </Section>
+      <ManySection output={output} />
+      <ProjectSection ready={output.overview !== null} />
     </>
   );
 }
 
-function OpenProject() {
+type Output = ReturnType<typeof useOutput>;
+
+function KindFields({ output }: { readonly output: Output }) {
+  const { choice, widthPx, heightPx } = output;
+  const sizeChoices = (list: readonly number[]) =>
+    list.map((px) => {
+      const size = scaledTo(px, widthPx, heightPx);
+      return { value: String(px), label: `${size.widthPx} × ${size.heightPx} pixels` };
+    });
+  switch (choice.kind) {
+    case 'film':
+      return <FilmFields output={output} sizes={sizeChoices(sides)} />;
+    case 'frames':
+      return (
+        <>
+          <SelectField
+            control="film-size"
+            value={String(choice.side)}
+            choices={sizeChoices(sides)}
+            onChange={(value) => set({ side: Number(value) })}
+          />
+          <p className="text-[12px] leading-snug text-quiet">
+            Every frame as PNG in a ZIP, with numbered names. Transparency is kept.
+          </p>
+        </>
+      );
+    case 'gif':
+      return (
+        <>
+          <SelectField
+            control="film-size"
+            value={String(choice.gifSide)}
+            choices={sizeChoices(gifSides)}
+            onChange={(value) => set({ gifSide: Number(value) })}
+          />
+          <PickField
+            control="gif-rate"
+            value={String(choice.gifRate)}
+            choices={['10', '20', '25', '50'].map((value) => ({ value, label: value }))}
+            hint="A GIF counts in hundredths of a second, so only these come out even."
+            onChange={(value) => set({ gifRate: Number(value) })}
+          />
+          <PickField
+            control="gif-palette"
+            value={choice.gifPalette}
+            choices={[
+              { value: 'one', label: 'One for all' },
+              { value: 'each', label: 'One for each picture' },
+            ]}
+            hint={choice.gifPalette === 'one' ? 'Quick and small.' : 'Truer for photographs, about twice the size.'}
+            onChange={(gifPalette) => set({ gifPalette })}
+          />
+          <SwitchField control="gif-dither" checked={choice.gifDither} onChange={(gifDither) => set({ gifDither })} />
+        </>
+      );
+    case 'picture':
+      return <PictureFields choice={choice} />;
+    case 'page':
+      return (
+        <p className="text-[12px] leading-snug text-quiet">
+          One HTML file that plays from a folder, without a network: fonts, pictures and values are inside. Readers can
+          play, scrub and point at bars.
+        </p>
+      );
+    default:
+      return (
+        <>
+          <PickField
+            control="data-table"
+            value={choice.table}
+            choices={[
+              { value: 'shaped', label: 'Shaped table' },
+              { value: 'ranking', label: 'Ranking per period' },
+              { value: 'frames', label: 'Values per frame' },
+            ]}
+            onChange={(table) => set({ table })}
+          />
+          <PickField
+            control="data-format"
+            value={choice.tableFormat}
+            choices={[
+              { value: 'csv', label: 'CSV' },
+              { value: 'xlsx', label: 'XLSX' },
+              { value: 'json', label: 'JSON' },
+            ]}
+            onChange={(tableFormat) => set({ tableFormat })}
+          />
+        </>
+      );
+  }
+}
+
+function FilmFields({
+  output,
+  sizes,
+}: {
+  readonly output: Output;
+  readonly sizes: readonly { value: string; label: string }[];
+}) {
+  const { choice, formats, format, form, framesPerSec, clear } = output;
   const services = useServices();
-  const input = useRef<HTMLInputElement>(null);
+  const rate =
+    form.kind === 'film' ? services.bitsPerSec(choice.quality, form.widthPx, form.heightPx, framesPerSec) : 0;
   return (
     <>
-      <Button className="w-full" onClick={() => input.current?.click()}>
-        <FolderOpen className="size-4" aria-hidden /> Open
-      </Button>
-      <FileChooser
-        ref={input}
-        label="Choose a project file from this computer"
-        accept=".plucky"
-        onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
+      {format && (
+        <PickField
+          control="film-format"
+          value={format.id}
+          choices={(formats ?? []).map(({ id, name }) => ({ value: id, label: name }))}
+          hint={
+            clear && !format.alpha
+              ? `${format.use}. It has no transparency: the background’s colour stands behind. Take WebM, transparent, or the image sequence.`
+              : `${format.use}.`
+          }
+          onChange={(formatId) => set({ formatId })}
+        />
+      )}
+      <SelectField
+        control="film-size"
+        value={String(choice.side)}
+        choices={sizes}
+        onChange={(value) => set({ side: Number(value) })}
+      />
+      <PickField
+        control="film-quality"
+        value={choice.quality}
+        choices={[
+          { value: 'light', label: 'Light' },
+          { value: 'good', label: 'Good' },
+          { value: 'best', label: 'Best' },
+        ]}
+        hint={`${(rate / 1e6).toFixed(1)} megabits a second at the most.`}
+        onChange={(quality) => set({ quality })}
       />
     </>
   );
 }
 
-function FilmReport({ film }: { readonly film: ExportState }) {
-  if (film.phase === 'idle') return null;
-  if (film.phase === 'running') return <FilmProgress film={film} />;
-  if (film.phase === 'cancelled')
-    return (
-      <p role="status" className="mt-2 text-[12px] text-quiet">
-        Cancelled. No file was kept.
-      </p>
-    );
-  if (film.phase === 'failed')
-    return (
-      <p role="alert" className="mt-2 text-[12px] leading-snug text-accent-text">
-        {film.message}
-      </p>
-    );
+function PictureFields({ choice }: { readonly choice: OutputChoice }) {
   return (
-    <p role="status" className="mt-2 text-[12px] leading-snug">
-      <strong className="break-all">{film.fileName}</strong>, {sizeWords(film.bytes)}, done in{' '}
-      {lengthWords(film.tookSec)}.{' '}
-      <a className="underline" href={film.url} download={film.fileName}>
-        Save it once more
-      </a>
-    </p>
-  );
-}
-
-function FilmProgress({ film }: { readonly film: Extract<ExportState, { phase: 'running' }> }) {
-  const share = film.count > 0 ? film.done / film.count : 0;
-  const spentSec = (film.nowMs - film.startedMs) / 1000;
-  const left = share > 0.01 ? lengthWords((spentSec / share) * (1 - share)) : 'a moment';
-  return (
-    <div className="mt-3">
-      <Progress.Root
-        value={Math.round(share * 100)}
-        aria-label="Export"
-        className="h-2 overflow-hidden rounded-full bg-line"
-      >
-        <Progress.Indicator className="h-full bg-accent" style={{ width: `${share * 100}%` }} />
-      </Progress.Root>
-      <p className="mt-1.5 flex justify-between font-mono text-[12px]">
-        <span>
-          {film.done.toLocaleString('en-GB')} of {film.count.toLocaleString('en-GB')} frames
-        </span>
-        <span>{left} left</span>
-      </p>
-      {spentSec > 1 && film.done > 0 && (
-        <p className="font-mono text-[12px] text-quiet">{(film.done / spentSec).toFixed(0)} frames a second</p>
+    <>
+      <PickField
+        control="picture-type"
+        value={choice.picture}
+        choices={[
+          { value: 'png', label: 'PNG' },
+          { value: 'jpeg', label: 'JPEG' },
+          { value: 'svg', label: 'SVG' },
+          { value: 'pdf', label: 'PDF' },
+        ]}
+        hint={choice.picture === 'svg' ? 'Text stays text; its fonts are inside the file.' : undefined}
+        onChange={(picture) => set({ picture })}
+      />
+      <PickField
+        control="picture-moment"
+        value={choice.moment === 'periods' && choice.picture !== 'pdf' ? 'last' : choice.moment}
+        choices={[
+          { value: 'last', label: 'Last frame' },
+          { value: 'playhead', label: 'At the playhead' },
+          ...(choice.picture === 'pdf' ? [{ value: 'periods' as const, label: 'A page for each period' }] : []),
+        ]}
+        onChange={(moment) => set({ moment })}
+      />
+      {(choice.picture === 'png' || choice.picture === 'jpeg') && (
+        <PickField
+          control="picture-times"
+          value={String(choice.times)}
+          choices={['1', '2', '3', '4'].map((value) => ({ value, label: `${value}×` }))}
+          onChange={(value) => set({ times: Number(value) })}
+        />
       )}
-    </div>
+    </>
   );
 }
 
-function useFormats(widthPx: number, heightPx: number, framesPerSec: number): OfferedFormat[] | null {
+/** Several groups and sizes in one go. */
+function ManySection({ output }: { readonly output: Output }) {
+  const { choice, grouped, groups, requests } = output;
+  return (
+    <Section title="Many at once">
+      {grouped ? (
+        <SwitchField control="all-groups" checked={choice.allGroups} onChange={(allGroups) => set({ allGroups })} />
+      ) : (
+        <p className="text-[12px] text-quiet">
+          Choose a column under “One chart for each” in Shape to export a film for each of its values.
+        </p>
+      )}
+      {grouped && <p className="-mt-2 text-[12px] text-quiet">{groups.length} groups.</p>}
+      <Field control="more-sizes">
+        <div className="flex flex-wrap gap-3">
+          {furtherSizes.map(({ id }) => (
+            <label key={id} className="flex items-center gap-1.5 text-[13px]">
+              <input
+                type="checkbox"
+                className="accent-spruce"
+                checked={choice.sizes.includes(id)}
+                onChange={(event) =>
+                  set({
+                    sizes: event.target.checked ? [...choice.sizes, id] : choice.sizes.filter((each) => each !== id),
+                  })
+                }
+              />
+              {id}
+            </label>
+          ))}
+        </div>
+      </Field>
+      <Fold title="How files are called" holds={['name-pattern']}>
+        <TextField
+          control="name-pattern"
+          value={choice.pattern}
+          maxLength={100}
+          onChange={(pattern) => set({ pattern })}
+        />
+        <p className="text-[12px] text-quiet">{'{film}, {group}, {size} and {form} stand for what they say.'}</p>
+      </Fold>
+      {requests.length > 1 && <p className="text-[13px]">{requests.length} files.</p>}
+    </Section>
+  );
+}
+
+function ProjectSection({ ready }: { readonly ready: boolean }) {
   const services = useServices();
-  const [formats, setFormats] = useState<OfferedFormat[] | null>(null);
-  useEffect(() => {
-    let ended = false;
-    services.formats(widthPx, heightPx, framesPerSec).then((found) => {
-      if (!ended) setFormats(found);
-    });
-    return () => {
-      ended = true;
-    };
-  }, [services, widthPx, heightPx, framesPerSec]);
-  return formats;
-}
-
-/** Seconds in words a person would use. */
-function lengthWords(sec: number): string {
-  if (sec < 60) return `${sec < 10 ? sec.toFixed(1) : Math.round(sec)} s`;
-  return `${Math.floor(sec / 60)} min ${Math.round(sec % 60)} s`;
-}
-
-function sizeWords(bytes: number): string {
-  if (bytes < 1e6) return `${Math.max(1, Math.round(bytes / 1e3))} kB`;
-  return `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <Section title="The project">
+      <p className="text-[12px] leading-snug text-quiet">
+        A project file holds the data, the look and the pace. Give it to a colleague, or keep it.
+      </p>
+      <Field control="save-project">
+        <Button className="w-full" disabled={!ready} onClick={() => void services.saveProject()}>
+          <Save className="size-4" aria-hidden /> Save
+        </Button>
+      </Field>
+      <Field control="open-project">
+        <Button className="w-full" onClick={() => input.current?.click()}>
+          <FolderOpen className="size-4" aria-hidden /> Open
+        </Button>
+        <FileChooser
+          ref={input}
+          label="Choose a project file from this computer"
+          accept=".plucky"
+          onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
+        />
+      </Field>
+    </Section>
+  );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import type { Extra } from '@/core/project/film-parts';
 import type { ContentPart, StageBox } from '@/core/project/project';
 import type { StageRect } from '@/core/scene/part-box';
 import { documentStore, edit, endGesture } from '@/state/document';
@@ -186,10 +187,16 @@ export function BoxTool({ scale }: OverlayProps) {
 
 /** A frame around the picked extra; dragging it moves the extra. */
 export function ExtraTool({ scale }: OverlayProps) {
-  const services = useServices();
   const id = useSession((state) => state.pickedExtra);
   const extra = useProject((project) => project.film.extras.find((each) => each.id === id) ?? null, null);
   const step = useSession((state) => state.step);
+  // Nothing of it is there while nothing is picked: following every frame costs something.
+  return extra && step === 'dress' ? <ExtraFrame scale={scale} extra={extra} /> : null;
+}
+
+function ExtraFrame({ scale, extra }: OverlayProps & { readonly extra: Extra }) {
+  const services = useServices();
+  const { id } = extra;
   const frame = useSession((state) => state.readout?.frame);
   const overview = useSession((state) => state.overview);
   const unit = useProject((project) => Math.min(project.film.stage.widthPx, project.film.stage.heightPx) / 100, 10);
@@ -198,13 +205,12 @@ export function ExtraTool({ scale }: OverlayProps) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the frame and the film decide where the extra stands
   useEffect(() => {
     let ended = false;
-    if (id) void services.boxOf('extra', id).then((found) => !ended && setRect(found));
-    else setRect(null);
+    void services.boxOf('extra', id).then((found) => !ended && setRect(found));
     return () => {
       ended = true;
     };
   }, [services, id, frame, overview, extra]);
-  if (!extra || !rect || step !== 'dress') return null;
+  if (!rect) return null;
   const { anchor } = extra;
   const inwardX = anchor.kind === 'stage' && anchor.corner.endsWith('right') ? -1 : 1;
   const inwardY = anchor.kind === 'stage' && anchor.corner.startsWith('bottom') ? -1 : 1;

@@ -1,5 +1,7 @@
-// Puts the font files and flags of the registry's packages where the app serves them from, for page and workers alike.
+// Builds the player of web pages, and puts the font files and flags of the registry's packages where the app serves them from, for page and workers alike.
+
 import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import { buildSync } from 'esbuild';
 
 // The app's own list says which files there are, so that the two cannot differ.
 const list = readFileSync('src/render/font-files.ts', 'utf8');
@@ -20,3 +22,15 @@ for (const file of readdirSync(`${flags}/3x2`)) {
   if (/^[A-Z]{2}\.svg$/.test(file)) copyFileSync(`${flags}/3x2/${file}`, `public/flags/${file}`);
 }
 if (existsSync(`${flags}/LICENSE`)) copyFileSync(`${flags}/LICENSE`, 'public/flags/LICENSE.txt');
+
+buildSync({
+  entryPoints: ['src/player/player.ts'],
+  outfile: 'public/player/player.js',
+  alias: { '@': './src' },
+  bundle: true,
+  minify: true,
+  format: 'iife',
+  target: 'es2022',
+  legalComments: 'none',
+  logLevel: 'error',
+});

@@ -1,0 +1,263 @@
+'use client';
+
+import { type ExportForm, endingOf } from '@/core/project/export-form';
+import type { Project } from '@/core/project/project';
+import type { Cube } from '@/core/shaping/cube';
+import { FILM_FOLDER } from '@/export/video/film-format';
+import { documentStore } from '@/state/document';
+import { freshId } from '@/state/fresh-id';
+import { currentChart, tableOf } from '@/state/project-tables';
+import type { Remote } from '@/state/remote';
+import { type ExportJob, sessionStore, setSession } from '@/state/session';
+import type { ExportRequest } from '@/ui/services';
+import { callback, startExportWorker, type WorkerClient } from '@/workers/client';
+import type { ExportedFile, ExportWorkerApi, TableWorkerApi } from '@/workers/protocol';
+import { download, fileNameOf } from './download';
+import type { FilmMedia } from './film-media';
+
+type Pickable = Window & { showSaveFilePicker?: (options: object) => Promise<FileSystemFileHandle> };
+
+/** Exports one thing after the other in a worker of its own. What succeeded stays when another one fails. */
+export class ExportQueue {
+  private worker: WorkerClient<ExportWorkerApi> | null = null;
+  private going = false;
+  private readonly handles = new Map<string, FileSystemFileHandle>();
+
+  constructor(
+    private readonly media: FilmMedia,
+    private readonly table: Remote<TableWorkerApi>,
+    private readonly afterGroups: () => void,
+  ) {
+    void dropOldFiles();
+  }
+
+  /** Puts requests at the end of the queue and begins, if it stands. */
+  async add(requests: readonly ExportRequest[], pick: boolean): Promise<void> {
+    const { project } = documentStore.getState();
+    if (!project || requests.length === 0) return;
+    const single = requests.length === 1;
+    const jobs = requests.map(
+      (request): ExportJob => ({
+        id: freshId(),
+        ...request,
+        fileName: nameOf(request, project.name),
+        single,
+        phase: 'waiting',
+        done: 0,
+        count: 0,
+        startedMs: 0,
+        nowMs: 0,
+        file: null,
+        bytes: 0,
+        url: '',
+        message: '',
+      }),
+    );
+    if (pick && jobs[0]) {
+      const handle = await (window as Pickable)
+        .showSaveFilePicker?.({ suggestedName: jobs[0].fileName })
+        .catch(() => null);
+      if (!handle) return;
+      this.handles.set(jobs[0].id, handle);
+    }
+    const kept = single
+      ? sessionStore.getState().exports.filter(({ phase }) => phase === 'waiting' || phase === 'running')
+      : sessionStore.getState().exports;
+    setSession({ exports: [...kept, ...jobs] });
+    void this.run();
+  }
+
+  private change(id: string, change: Partial<ExportJob>): void {
+    setSession({
+      exports: sessionStore.getState().exports.map((job) => (job.id === id ? { ...job, ...change } : job)),
+    });
+  }
+
+  private async run(): Promise<void> {
+    if (this.going) return;
+    this.going = true;
+    try {
+      for (let job = this.next(); job; job = this.next()) await this.one(job);
+    } finally {
+      this.going = false;
+      this.worker?.end();
+      this.worker = null;
+      this.afterGroups();
+    }
+  }
+
+  private next(): ExportJob | undefined {
+    return sessionStore.getState().exports.find(({ phase }) => phase === 'waiting');
+  }
+
+  private async one(job: ExportJob): Promise<void> {
+    const startedMs = performance.now();
+    this.change(job.id, { phase: 'running', startedMs, nowMs: startedMs });
+    try {
+      const { project, cube, imageIds } = await this.filmOf(job);
+      const assets = await this.media.assetsOf(project, imageIds);
+      this.worker ??= startExportWorker();
+      const onProgress = callback((done: number, count: number) =>
+        this.change(job.id, { done, count, nowMs: performance.now() }),
+      );
+      const privateName = `${job.id}${endingOf(job.form)}`;
+      const order = { project, cube, form: job.form, baseUrl: location.origin, fileName: privateName, assets };
+      const result = await this.worker.api.run(order, onProgress, this.handles.get(job.id) ?? null);
+      if (!result.ok)
+        this.change(job.id, { phase: result.code === 'cancelled' ? 'cancelled' : 'failed', message: result.message });
+      else await this.finish(job, result.file, startedMs);
+    } catch (error) {
+      const message = `The export stopped: ${error instanceof Error ? error.message : error}. Nothing was kept; try it once more.`;
+      this.change(job.id, { phase: 'failed', message });
+      // The worker may be the cause.
+      this.worker?.end();
+      this.worker = null;
+    }
+  }
+
+  /** The film of a job: of another group its own values, in another size its own stage. */
+  private async filmOf(job: ExportJob): Promise<{ project: Project; cube: Cube; imageIds: readonly string[] }> {
+    const { project: now } = documentStore.getState();
+    const { cube: shown, overview } = sessionStore.getState();
+    if (!now || !shown) throw new Error('There is no film yet');
+    const stage = job.stage ? { ...now.film.stage, ...job.stage } : now.film.stage;
+    const chart = currentChart(now);
+    const title =
+      job.group === null ? chart.text.title : `${chart.text.title}${chart.text.title ? ': ' : ''}${job.group}`;
+    const dressed = { ...chart, text: { ...chart.text, title }, ...(job.group === null ? {} : { group: job.group }) };
+    const charts = now.charts.map((each) => (each.id === chart.id ? dressed : each));
+    const project: Project = { ...now, charts, film: { ...now.film, stage } };
+    if (job.group === null) return { project, cube: shown, imageIds: overview?.imageIds ?? [] };
+    const entry = tableOf(now, chart);
+    const { outcome } = await this.table.prepare(entry.steps, chart.fields, job.group);
+    if (!outcome.ok) throw new Error(outcome.issues[0]?.message ?? `“${job.group}” has no values`);
+    return {
+      project,
+      cube: outcome.value,
+      imageIds: [...(overview?.imageIds ?? []), ...now.pictures.map(({ id }) => id)],
+    };
+  }
+
+  private async finish(job: ExportJob, file: ExportedFile, startedMs: number): Promise<void> {
+    const blob =
+      file.kind === 'bytes'
+        ? new Blob([file.bytes])
+        : file.kind === 'private-file'
+          ? await privateFile(file.name)
+          : await this.handles.get(job.id)?.getFile();
+    const url = blob && file.kind !== 'picked' ? URL.createObjectURL(blob) : '';
+    if (job.single && url) download(url, job.fileName);
+    const privateName =
+      file.kind === 'private-file'
+        ? file.name
+        : file.kind === 'bytes'
+          ? await keepBytes(file.bytes, `${job.id}${endingOf(job.form)}`)
+          : null;
+    this.change(job.id, {
+      phase: 'done',
+      file: privateName,
+      bytes: blob?.size ?? 0,
+      url,
+      nowMs: performance.now(),
+      startedMs,
+    });
+  }
+
+  /** Cancels what runs and what waits. */
+  cancel(): void {
+    setSession({
+      exports: sessionStore
+        .getState()
+        .exports.map((job) => (job.phase === 'waiting' ? { ...job, phase: 'cancelled' } : job)),
+    });
+    void this.worker?.api.cancel();
+  }
+
+  async pause(paused: boolean): Promise<void> {
+    setSession({ exportsPaused: paused });
+    await this.worker?.api.pause(paused);
+  }
+
+  /** Puts jobs that ended without a file into the queue again. */
+  again(): void {
+    setSession({
+      exports: sessionStore
+        .getState()
+        .exports.map((job) =>
+          job.phase === 'failed' || job.phase === 'cancelled'
+            ? { ...job, phase: 'waiting', done: 0, message: '' }
+            : job,
+        ),
+    });
+    void this.run();
+  }
+
+  clear(): void {
+    for (const { url } of sessionStore.getState().exports) if (url) URL.revokeObjectURL(url);
+    setSession({
+      exports: sessionStore.getState().exports.filter(({ phase }) => phase === 'running' || phase === 'waiting'),
+    });
+  }
+
+  /** Hands over everything that is done as one ZIP. */
+  async zip(name: string): Promise<void> {
+    const done = sessionStore
+      .getState()
+      .exports.flatMap(({ file, fileName }) => (file ? [{ privateName: file, name: fileName }] : []));
+    const worker = startExportWorker();
+    try {
+      const result = await worker.api.zip(done, `${freshId()}.zip`);
+      if (!result.ok) throw new Error(result.message);
+      if (result.file.kind === 'picked') return;
+      const blob = result.file.kind === 'bytes' ? new Blob([result.file.bytes]) : await privateFile(result.file.name);
+      download(URL.createObjectURL(blob), fileNameOf(name, '.zip'));
+    } finally {
+      worker.end();
+    }
+  }
+}
+
+/** `{film}`, `{group}`, `{size}` and `{form}` in a pattern stand for what they say. */
+function nameOf({ pattern, group, form, stage }: ExportRequest, projectName: string): string {
+  const size =
+    'widthPx' in form ? `${form.widthPx}x${form.heightPx}` : stage ? `${stage.widthPx}x${stage.heightPx}` : '';
+  const words: Readonly<Record<string, string>> = { film: projectName, group: group ?? '', size, form: formWord(form) };
+  const text = pattern.replace(/\{([a-z]+)\}/g, (whole, word: string) => words[word] ?? whole);
+  return fileNameOf(text, endingOf(form));
+}
+
+function formWord(form: ExportForm): string {
+  return form.kind === 'film' ? form.formatId : form.kind === 'data' ? form.what : form.kind;
+}
+
+async function folderOf(): Promise<FileSystemDirectoryHandle> {
+  const root = await navigator.storage.getDirectory();
+  return root.getDirectoryHandle(FILM_FOLDER, { create: true });
+}
+
+async function privateFile(name: string): Promise<Blob> {
+  return (await (await folderOf()).getFileHandle(name)).getFile();
+}
+
+/** Puts a small file beside the large ones, so that all can go into one ZIP; null where there is no such disk. */
+async function keepBytes(bytes: ArrayBuffer, name: string): Promise<string | null> {
+  try {
+    const writable = await (await (await folderOf()).getFileHandle(name, { create: true })).createWritable();
+    await writable.write(bytes);
+    await writable.close();
+    return name;
+  } catch {
+    // Without a private disk the file can still be saved by itself.
+    return null;
+  }
+}
+
+/** Files lie on the private disk until the next visit. */
+async function dropOldFiles(): Promise<void> {
+  try {
+    const root = await navigator.storage.getDirectory();
+    await root.removeEntry(FILM_FOLDER, { recursive: true });
+  } catch {
+    // There is no such folder yet, or no private disk at all: then there is nothing to drop.
+  }
+}

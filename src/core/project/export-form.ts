@@ -1,0 +1,54 @@
+/** What a film can be handed over as, and how: plain data, so that a queue can keep it and threads can pass it on. */
+export type ExportForm =
+  | {
+      readonly kind: 'film';
+      readonly formatId: string;
+      readonly widthPx: number;
+      readonly heightPx: number;
+      readonly quality: 'light' | 'good' | 'best';
+      /** Frames from and up to, without the end; the whole film when left out. */
+      readonly from?: number;
+      readonly to?: number;
+      /** Workers that draw and encode at once; as many as the machine and the codec suit when left out. */
+      readonly workers?: number;
+    }
+  | {
+      readonly kind: 'gif';
+      readonly widthPx: number;
+      readonly heightPx: number;
+      /** Pictures a second: 10, 20, 25 or 50. */
+      readonly rate: number;
+      readonly palette: 'one' | 'each';
+      readonly dither: boolean;
+    }
+  | {
+      readonly kind: 'frames';
+      readonly widthPx: number;
+      readonly heightPx: number;
+      readonly from?: number;
+      readonly to?: number;
+    }
+  /** A moment; `times` is pixels of the picture for one of the stage. */
+  | { readonly kind: 'png' | 'jpeg'; readonly timeSec: number; readonly times: number }
+  | { readonly kind: 'svg'; readonly timeSec: number }
+  | { readonly kind: 'pdf'; readonly timesSec: readonly number[] }
+  | { readonly kind: 'page' }
+  | { readonly kind: 'data'; readonly what: 'shaped' | 'ranking' | 'frames'; readonly format: 'csv' | 'xlsx' | 'json' };
+
+/** The ending of a form's files, with its point. */
+export function endingOf(form: ExportForm): string {
+  switch (form.kind) {
+    case 'film':
+      return form.formatId.startsWith('mp4') ? '.mp4' : '.webm';
+    case 'frames':
+      return '.zip';
+    case 'jpeg':
+      return '.jpg';
+    case 'page':
+      return '.html';
+    case 'data':
+      return `.${form.format}`;
+    default:
+      return `.${form.kind}`;
+  }
+}

@@ -1,0 +1,144 @@
+import type { ExportForm } from '@/core/project/export-form';
+import { frameTable, rankingTable, writePlainTable } from './data/film-tables';
+import { writeShaped } from './data/shaped-table';
+import { ExportError } from './export-error';
+import { encodeGif } from './gif/encode-gif';
+import { webPage } from './page/web-page';
+import { isTransparent, openRoom, type Room, type RoomOrder } from './room';
+import { zipFrames } from './sequence/zip-frames';
+import { stillsPdf } from './stills/pdf';
+import { stillPicture } from './stills/picture';
+import { stillSvg } from './stills/svg';
+import { encodeAlphaFilm } from './video/alpha-film';
+import type { FilmFile, FinishedFile } from './video/film-file';
+import { filmFormat, workerCount } from './video/film-format';
+import { checkedConfig, type FilmJob, KEY_FRAME_SEC } from './video/film-job';
+import { FilmWriter } from './video/film-writer';
+import type { EncodedSpan } from './video/span-encoder';
+import { runSpans, type SpanMaker } from './video/span-scheduler';
+
+/** What is to be exported, and of what. */
+export interface ExportOrder extends RoomOrder {
+  readonly form: ExportForm;
+  readonly fileName: string;
+}
+
+/** What an export needs from the thread that it runs in. */
+export interface ExportSetting {
+  readonly fonts: FontFaceSet;
+  readonly signal: AbortSignal;
+  /** Waited for before each frame, so that an export can pause. */
+  readonly gate: () => Promise<void>;
+  readonly onProgress: (done: number, count: number) => void;
+  readonly openFile: (name: string) => Promise<FilmFile>;
+  readonly startMaker: (order: ExportOrder, job: FilmJob) => Promise<SpanMaker<EncodedSpan>>;
+  readonly cores: number;
+}
+
+/** Spans are this long: short enough to share out evenly, long enough that the encoder seldom starts anew. */
+const SPAN_SEC = 2 * KEY_FRAME_SEC;
+
+/**
+ * Exports a film in any form. Nothing is left of a file when it fails.
+ *
+ * @throws ExportError, or whatever broke.
+ */
+export async function runExport(order: ExportOrder, setting: ExportSetting): Promise<FinishedFile> {
+  const { form } = order;
+  const { signal, onProgress } = setting;
+  if (signal.aborted) throw new ExportError('cancelled', 'The export was cancelled. Nothing was kept.');
+  const room = await openRoom(order, setting.fonts);
+  if (form.kind === 'film') return exportFilm(order, form, room, setting);
+  if (form.kind === 'frames') {
+    const file = await setting.openFile(order.fileName);
+    try {
+      const size = {
+        ...form,
+        from: form.from ?? 0,
+        to: Math.min(form.to ?? Number.POSITIVE_INFINITY, room.film.clock.frameCount),
+      };
+      await zipFrames(
+        room,
+        size,
+        order.fileName.replace(/\.zip$/, ''),
+        (piece) => file.append(piece),
+        signal,
+        onProgress,
+      );
+      return await file.finish();
+    } catch (error) {
+      await file.discard();
+      throw error;
+    }
+  }
+  return { kind: 'bytes', bytes: (await smallFile(form, room, setting)).buffer };
+}
+
+/** Forms that are made in memory. */
+async function smallFile(
+  form: Exclude<ExportForm, { kind: 'film' | 'frames' }>,
+  room: Room,
+  { signal, onProgress }: ExportSetting,
+): Promise<Uint8Array<ArrayBuffer>> {
+  switch (form.kind) {
+    case 'gif':
+      return encodeGif(room, form, signal, onProgress);
+    case 'svg':
+      return stillSvg(room, form.timeSec);
+    case 'pdf':
+      return stillsPdf(room, form.timesSec, (done) => onProgress(done, form.timesSec.length));
+    case 'page':
+      return webPage(room);
+    case 'data':
+      return dataFile(form, room);
+    default:
+      return stillPicture(room, form.timeSec, form.kind, form.times);
+  }
+}
+
+async function dataFile(
+  { what, format }: Extract<ExportForm, { kind: 'data' }>,
+  room: Room,
+): Promise<Uint8Array<ArrayBuffer>> {
+  if (what === 'shaped') return (await writeShaped(room.order.cube, format)) as Uint8Array<ArrayBuffer>;
+  return writePlainTable(what === 'ranking' ? rankingTable(room.film) : frameTable(room.film), format);
+}
+
+async function exportFilm(
+  order: ExportOrder,
+  form: Extract<ExportForm, { kind: 'film' }>,
+  room: Room,
+  setting: ExportSetting,
+): Promise<FinishedFile> {
+  const { clock } = room.film;
+  const format = filmFormat(form.formatId);
+  const to = Math.min(form.to ?? clock.frameCount, clock.frameCount);
+  const from = Math.min(form.from ?? 0, to);
+  if (to - from < 1)
+    throw new ExportError('failed', `There are no frames from ${from} to ${to}; the film has ${clock.frameCount}.`);
+  const { widthPx, heightPx, quality } = form;
+  const job: FilmJob = { format, widthPx, heightPx, quality, framesPerSec: clock.framesPerSec, from, to };
+  await checkedConfig(job);
+  const file = await setting.openFile(order.fileName);
+  if (format.alpha && isTransparent(order.project)) return encodeAlphaFilm(room, job, file, setting);
+  let writer: FilmWriter | null = null;
+  try {
+    writer = await FilmWriter.open(job, file);
+    const open = writer;
+    await runSpans<EncodedSpan>({
+      from,
+      to,
+      spanFrames: Math.max(1, Math.round(SPAN_SEC * clock.framesPerSec)),
+      makers: form.workers ?? workerCount(format.codec, setting.cores),
+      start: () => setting.startMaker(order, job),
+      take: (span) => open.add(span),
+      signal: setting.signal,
+      onProgress: (done) => setting.onProgress(done, to - from),
+    });
+    return await writer.finish();
+  } catch (error) {
+    if (writer) await writer.discard();
+    else await file.discard();
+    throw error;
+  }
+}

@@ -1,0 +1,47 @@
+import { Zip, ZipPassThrough } from 'fflate';
+import { frameTimeSec } from '@/core/pace/film-clock';
+import { ExportError } from '../export-error';
+import { contextOf, isTransparent, paintMoment, type Room } from '../room';
+
+/** Where the pieces of a file go, in order. Waiting for it keeps memory flat. */
+export type Sink = (piece: Uint8Array) => Promise<void>;
+
+/**
+ * Every frame as PNG in a ZIP, with numbered names that sort: `name-00000.png`. PNG is packed already, so the ZIP only
+ * holds it. Transparency is kept.
+ */
+export async function zipFrames(
+  room: Room,
+  size: { readonly widthPx: number; readonly heightPx: number; readonly from: number; readonly to: number },
+  name: string,
+  sink: Sink,
+  signal: AbortSignal,
+  onProgress: (done: number, count: number) => void,
+): Promise<void> {
+  const transparent = isTransparent(room.order.project);
+  const context = contextOf(size.widthPx, size.heightPx, transparent);
+  const count = size.to - size.from;
+  const digits = Math.max(5, String(room.film.clock.frameCount).length);
+  const pieces: Uint8Array[] = [];
+  let failure: unknown = null;
+  const zip = new Zip((error, piece) => {
+    if (error) failure = error;
+    else pieces.push(piece);
+  });
+  const drain = async () => {
+    if (failure) throw failure;
+    for (const piece of pieces.splice(0)) await sink(piece);
+  };
+  for (let frame = size.from; frame < size.to; frame++) {
+    if (signal.aborted) throw new ExportError('cancelled', 'The export was cancelled. Nothing was kept.');
+    paintMoment(room, context, frameTimeSec(room.film.clock, frame), transparent);
+    const blob = await context.canvas.convertToBlob({ type: 'image/png' });
+    const entry = new ZipPassThrough(`${name}-${String(frame).padStart(digits, '0')}.png`);
+    zip.add(entry);
+    entry.push(new Uint8Array(await blob.arrayBuffer()), true);
+    await drain();
+    onProgress(frame - size.from + 1, count);
+  }
+  zip.end();
+  await drain();
+}

@@ -1,0 +1,33 @@
+import { PDFDocument } from 'pdf-lib';
+import type { Room } from '../room';
+import { stillPicture } from './picture';
+
+/** Pixels of a page for one of the stage: sharp when printed. */
+const TIMES = 2;
+/** Points of PDF for a pixel of CSS. */
+const POINTS_PER_PX = 0.75;
+
+/**
+ * Moments as PDF, one page each, exactly as painted.
+ *
+ * @param onPage Told the number of pages that are done.
+ */
+export async function stillsPdf(
+  room: Room,
+  timesSec: readonly number[],
+  onPage: (done: number) => void,
+): Promise<Uint8Array<ArrayBuffer>> {
+  const { stage, project } = room.film;
+  const file = await PDFDocument.create();
+  file.setTitle(project.name);
+  file.setCreator('Plucky Tempo');
+  // Large stages are not doubled: a page of 4K is sharp enough.
+  const times = Math.max(stage.widthPx, stage.heightPx) > 2500 ? 1 : TIMES;
+  for (const [i, timeSec] of timesSec.entries()) {
+    const picture = await file.embedPng(await stillPicture(room, timeSec, 'png', times));
+    const [width, height] = [stage.widthPx * POINTS_PER_PX, stage.heightPx * POINTS_PER_PX];
+    file.addPage([width, height]).drawImage(picture, { x: 0, y: 0, width, height });
+    onPage(i + 1);
+  }
+  return (await file.save()) as Uint8Array<ArrayBuffer>;
+}

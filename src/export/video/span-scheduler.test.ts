@@ -1,0 +1,129 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { cutSpans, MakerLost, runSpans, type Span, type SpanMaker } from './span-scheduler';
+
+const pause = (turns: number) => new Promise((resolve) => setTimeout(resolve, turns));
+
+interface Setting {
+  readonly frames: number;
+  readonly spanFrames: number;
+  readonly makers: number;
+  readonly delays?: readonly number[];
+  /** Makers that are lost at these calls. */
+  readonly lost?: readonly number[];
+  readonly fails?: (span: Span) => Error | null;
+  readonly take?: (span: Span) => Promise<void>;
+}
+
+function run(
+  { frames, spanFrames, makers, delays = [0], lost = [], fails, take }: Setting,
+  signal = new AbortController().signal,
+) {
+  const taken: Span[] = [];
+  let [calls, running, most, started, ended, held, mostHeld] = [0, 0, 0, 0, 0, 0, 0];
+  const start = async (): Promise<SpanMaker<Span>> => {
+    started++;
+    return {
+      async make(span, onFrame) {
+        const call = calls++;
+        running++;
+        most = Math.max(most, running);
+        await pause(delays[call % delays.length] ?? 0);
+        running--;
+        if (lost.includes(call)) throw new MakerLost('gone');
+        const error = fails?.(span);
+        if (error) throw error;
+        for (let i = span.from; i < span.to; i++) onFrame();
+        mostHeld = Math.max(mostHeld, ++held);
+        return span;
+      },
+      end() {
+        ended++;
+      },
+    };
+  };
+  let progress = 0;
+  const done = runSpans<Span>({
+    from: 0,
+    to: frames,
+    spanFrames,
+    makers,
+    start,
+    signal,
+    onProgress: (framesDone) => {
+      progress = framesDone;
+    },
+    async take(made, span) {
+      await take?.(span);
+      held--;
+      taken.push(made);
+    },
+  });
+  return { done, taken, count: () => ({ most, started, ended, progress, mostHeld }) };
+}
+
+describe('spans', () => {
+  it('are taken in order and whole, however long each takes', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 1, max: 9 }),
+        fc.integer({ min: 1, max: 5 }),
+        fc.array(fc.integer({ min: 0, max: 4 }), { minLength: 1, maxLength: 7 }),
+        async (frames, spanFrames, makers, delays) => {
+          const { done, taken, count } = run({ frames, spanFrames, makers, delays });
+          await done;
+          expect(taken).toEqual(cutSpans(0, frames, spanFrames));
+          const { most, started, ended, progress, mostHeld } = count();
+          expect(most).toBeLessThanOrEqual(makers);
+          expect(ended).toBe(started);
+          expect(progress).toBe(frames);
+          // Memory is bounded by the makers, not by the film.
+          expect(mostHeld).toBeLessThanOrEqual(makers * 2 + 1);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it('are made again when their maker is lost', async () => {
+    const { done, taken, count } = run({ frames: 30, spanFrames: 5, makers: 2, lost: [1, 3] });
+    await done;
+    expect(taken).toEqual(cutSpans(0, 30, 5));
+    expect(count().started).toBeGreaterThan(2);
+  });
+
+  it('give up when the same span loses its maker again and again', async () => {
+    const { done } = run({ frames: 5, spanFrames: 5, makers: 1, lost: [0, 1, 2, 3, 4, 5] });
+    await expect(done).rejects.toThrow(/lost 4 times/);
+  });
+
+  it('end with the cause when a maker or the disk fails, and leave no maker running', async () => {
+    const failing = run({
+      frames: 40,
+      spanFrames: 4,
+      makers: 3,
+      fails: ({ index }) => (index === 4 ? new Error('encoder broke') : null),
+    });
+    await expect(failing.done).rejects.toThrow('encoder broke');
+    await pause(20);
+    expect(failing.count().ended).toBeGreaterThanOrEqual(failing.count().started);
+    const full = run({
+      frames: 40,
+      spanFrames: 4,
+      makers: 3,
+      take: async ({ index }) => {
+        if (index === 2) throw new DOMException('full', 'QuotaExceededError');
+      },
+    });
+    await expect(full.done).rejects.toThrow('full');
+    expect(full.taken.length).toBe(2);
+  });
+
+  it.each([0, 3, 12])('stop when they are cancelled after %d ms', async (afterMs) => {
+    const controller = new AbortController();
+    const { done } = run({ frames: 400, spanFrames: 2, makers: 2, delays: [2] }, controller.signal);
+    setTimeout(() => controller.abort(), afterMs);
+    await expect(done).rejects.toMatchObject({ code: 'cancelled' });
+  });
+});

@@ -1,0 +1,38 @@
+import { Zip, ZipPassThrough } from 'fflate';
+import type { FilmFile, FinishedFile } from './video/film-file';
+import { FILM_FOLDER } from './video/film-format';
+
+/** A file of the browser's private disk, and what it is to be called. */
+export interface FileToZip {
+  readonly privateName: string;
+  readonly name: string;
+}
+
+/** Puts finished files of the private disk into one ZIP, piece by piece. They are packed already, so it only holds them. */
+export async function zipFiles(files: readonly FileToZip[], out: FilmFile): Promise<FinishedFile> {
+  try {
+    const root = await navigator.storage.getDirectory();
+    const folder = await root.getDirectoryHandle(FILM_FOLDER);
+    const pieces: Uint8Array[] = [];
+    const zip = new Zip((error, piece) => {
+      if (error) throw error;
+      pieces.push(piece);
+    });
+    for (const { privateName, name } of files) {
+      const entry = new ZipPassThrough(name);
+      zip.add(entry);
+      const reader = (await (await folder.getFileHandle(privateName)).getFile()).stream().getReader();
+      for (let part = await reader.read(); !part.done; part = await reader.read()) {
+        entry.push(part.value);
+        for (const piece of pieces.splice(0)) await out.append(piece);
+      }
+      entry.push(new Uint8Array(0), true);
+    }
+    zip.end();
+    for (const piece of pieces.splice(0)) await out.append(piece);
+    return await out.finish();
+  } catch (error) {
+    await out.discard();
+    throw error;
+  }
+}

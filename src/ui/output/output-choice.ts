@@ -1,0 +1,118 @@
+import { createStore } from 'zustand/vanilla';
+import { type ExportForm, endingOf } from '@/core/project/export-form';
+import type { FilmFormatName } from '@/workers/protocol';
+
+export const outputKinds = ['film', 'gif', 'picture', 'frames', 'page', 'data'] as const;
+export type OutputKind = (typeof outputKinds)[number];
+
+export const moments = ['last', 'playhead', 'periods'] as const;
+
+/** What the person has chosen in Output; kept while other steps are open. */
+export interface OutputChoice {
+  readonly kind: OutputKind;
+  readonly formatId: FilmFormatName;
+  /** Pixels of the shorter side. */
+  readonly side: number;
+  readonly quality: 'light' | 'good' | 'best';
+  readonly gifSide: number;
+  readonly gifRate: number;
+  readonly gifPalette: 'one' | 'each';
+  readonly gifDither: boolean;
+  readonly picture: 'png' | 'jpeg' | 'svg' | 'pdf';
+  readonly times: number;
+  readonly moment: (typeof moments)[number];
+  readonly table: 'shaped' | 'ranking' | 'frames';
+  readonly tableFormat: 'csv' | 'xlsx' | 'json';
+  readonly allGroups: boolean;
+  /** Ids of further sizes. */
+  readonly sizes: readonly string[];
+  readonly pattern: string;
+}
+
+export const outputChoice = createStore<OutputChoice>(() => ({
+  kind: 'film',
+  formatId: 'mp4',
+  side: 1080,
+  quality: 'good',
+  gifSide: 450,
+  gifRate: 20,
+  gifPalette: 'one',
+  gifDither: false,
+  picture: 'png',
+  times: 1,
+  moment: 'last',
+  table: 'shaped',
+  tableFormat: 'csv',
+  allGroups: false,
+  sizes: [],
+  pattern: '{film}',
+}));
+
+/** Stages that a film can be made for in one go, beside its own. */
+export const furtherSizes = [
+  { id: '16:9', widthPx: 1920, heightPx: 1080 },
+  { id: '9:16', widthPx: 1080, heightPx: 1920 },
+  { id: '1:1', widthPx: 1080, heightPx: 1080 },
+  { id: '4:5', widthPx: 1080, heightPx: 1350 },
+] as const;
+
+/** A size whose shorter side has so many pixels; even, as most codecs want it. */
+export function scaledTo(side: number, widthPx: number, heightPx: number): { widthPx: number; heightPx: number } {
+  const shorter = Math.min(widthPx, heightPx);
+  const even = (px: number) => Math.max(2, 2 * Math.round((px * side) / shorter / 2));
+  return { widthPx: even(widthPx), heightPx: even(heightPx) };
+}
+
+interface FilmNow {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly lengthSec: number;
+  readonly timeSec: number;
+  readonly periodSec: readonly number[];
+}
+
+/** The form that the choice comes to for a film. */
+export function formOf(choice: OutputChoice, film: FilmNow): ExportForm {
+  const { widthPx, heightPx, lengthSec } = film;
+  // The picture of the very end is the last one that the film shows.
+  const timeSec = choice.moment === 'playhead' ? film.timeSec : lengthSec;
+  switch (choice.kind) {
+    case 'film':
+      return {
+        kind: 'film',
+        formatId: choice.formatId,
+        quality: choice.quality,
+        ...scaledTo(choice.side, widthPx, heightPx),
+      };
+    case 'gif':
+      return {
+        kind: 'gif',
+        rate: choice.gifRate,
+        palette: choice.gifPalette,
+        dither: choice.gifDither,
+        ...scaledTo(choice.gifSide, widthPx, heightPx),
+      };
+    case 'frames':
+      return { kind: 'frames', ...scaledTo(choice.side, widthPx, heightPx) };
+    case 'page':
+      return { kind: 'page' };
+    case 'data':
+      return { kind: 'data', what: choice.table, format: choice.tableFormat };
+    default:
+      if (choice.picture === 'svg') return { kind: 'svg', timeSec };
+      if (choice.picture === 'pdf')
+        return { kind: 'pdf', timesSec: choice.moment === 'periods' ? film.periodSec : [timeSec] };
+      return { kind: choice.picture, timeSec, times: choice.times };
+  }
+}
+
+/** What the button says. */
+export function exportWords(form: ExportForm, count: number): string {
+  const word =
+    form.kind === 'page'
+      ? 'web page'
+      : form.kind === 'frames'
+        ? 'image sequence'
+        : endingOf(form).slice(1).toUpperCase();
+  return count > 1 ? `Export ${count} files` : `Export ${word}`;
+}

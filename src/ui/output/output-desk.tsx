@@ -1,0 +1,218 @@
+'use client';
+
+import {
+  CircleAlert,
+  CircleCheck,
+  CircleDashed,
+  CircleSlash,
+  FileArchive,
+  Pause,
+  Play,
+  RotateCcw,
+  X,
+} from 'lucide-react';
+import { Progress } from 'radix-ui';
+import type { ExportForm } from '@/core/project/export-form';
+import type { ExportJob } from '@/state/session';
+import { Button } from '../parts/button';
+import { useServices } from '../services';
+import { useProject, useSession } from '../use-state';
+import { useFilmSeconds, useOutput } from './use-output';
+import { lengthWords, sizeWords } from './words';
+
+/** What you will get, and what is being made. */
+export function OutputDesk() {
+  return (
+    <div className="grid h-full grid-cols-[minmax(220px,2fr)_3fr] gap-4 overflow-y-auto border-t border-line bg-paper p-4">
+      <Plan />
+      <Queue />
+    </div>
+  );
+}
+
+const kindWords: Record<ExportForm['kind'], string> = {
+  film: 'A film',
+  gif: 'An animated GIF',
+  frames: 'A ZIP of PNG pictures',
+  png: 'A PNG picture',
+  jpeg: 'A JPEG picture',
+  svg: 'An SVG drawing',
+  pdf: 'A PDF',
+  page: 'A web page in one file',
+  data: 'A table of numbers',
+};
+
+function Plan() {
+  const services = useServices();
+  const { form, format, requests, overview, framesPerSec, choice, widthPx, heightPx } = useOutput();
+  const seconds = useFilmSeconds(form, overview?.frameCount ?? 0);
+  if (!overview) return <p className="text-[13px] text-quiet">There is no film yet.</p>;
+  const lines: [string, string][] = [];
+  if (form.kind === 'film' || form.kind === 'frames') {
+    lines.push(['Size', `${form.widthPx} × ${form.heightPx}`]);
+    lines.push([
+      'Frames',
+      `${overview.frameCount.toLocaleString('en-GB')} at ${Math.round(framesPerSec * 100) / 100} a second`,
+    ]);
+    lines.push(['Length', lengthWords(overview.frameCount / framesPerSec)]);
+  }
+  if (form.kind === 'film') {
+    const bits = services.bitsPerSec(choice.quality, form.widthPx, form.heightPx, framesPerSec);
+    lines.push(['File', `${sizeWords((bits * overview.lengthSec) / 8)} or less`]);
+    lines.push(['Takes', seconds === null ? 'finding out' : `about ${lengthWords(Math.max(1, seconds))}`]);
+  }
+  if (form.kind === 'gif') {
+    lines.push(
+      ['Size', `${form.widthPx} × ${form.heightPx}`],
+      ['Pictures', `${Math.max(1, Math.round(overview.lengthSec * form.rate))} at ${form.rate} a second`],
+    );
+    lines.push(['File', `roughly ${sizeWords(services.gifBytes(form, overview.lengthSec))}`]);
+  }
+  if (form.kind === 'png' || form.kind === 'jpeg')
+    lines.push(['Size', `${Math.round(widthPx * form.times)} × ${Math.round(heightPx * form.times)}`]);
+  if (form.kind === 'pdf') lines.push(['Pages', String(form.timesSec.length)]);
+  return (
+    <section aria-label="What you will get">
+      <h2 className="font-display text-[15px] font-bold">
+        {kindWords[form.kind]}
+        {form.kind === 'film' && format ? `: ${format.name}` : ''}
+      </h2>
+      <dl className="mt-2 grid grid-cols-[64px_1fr] gap-y-1 text-[13px]">
+        {lines.map(([term, text]) => (
+          <div key={term} className="contents">
+            <dt className="text-quiet">{term}</dt>
+            <dd>{text}</dd>
+          </div>
+        ))}
+      </dl>
+      {requests.length > 1 && <p className="mt-2 text-[13px]">And {requests.length - 1} more, one after the other.</p>}
+    </section>
+  );
+}
+
+function Queue() {
+  const services = useServices();
+  const exports = useSession((state) => state.exports);
+  const paused = useSession((state) => state.exportsPaused);
+  const name = useProject((project) => project.name, '');
+  if (exports.length === 0)
+    return (
+      <p className="text-[13px] leading-relaxed text-quiet">
+        Nothing has been exported yet. Press Export at the left; several groups and sizes line up here.
+      </p>
+    );
+  const running = exports.some(({ phase }) => phase === 'running' || phase === 'waiting');
+  const done = exports.filter(({ phase, file }) => phase === 'done' && file).length;
+  const lost = exports.some(({ phase }) => phase === 'failed' || phase === 'cancelled');
+  return (
+    <section aria-label="Exports" className="flex min-w-0 flex-col gap-2">
+      <div className="flex flex-wrap gap-2">
+        {running && (
+          <>
+            <Button onClick={() => void services.pauseExports(!paused)}>
+              {paused ? <Play className="size-4" aria-hidden /> : <Pause className="size-4" aria-hidden />}{' '}
+              {paused ? 'Go on' : 'Hold'}
+            </Button>
+            <Button onClick={() => services.cancelExports()}>
+              <X className="size-4" aria-hidden /> Cancel
+            </Button>
+          </>
+        )}
+        {!running && lost && (
+          <Button onClick={() => services.retryExports()}>
+            <RotateCcw className="size-4" aria-hidden /> Try the others again
+          </Button>
+        )}
+        {!running && done > 1 && (
+          <Button look="loud" onClick={() => void services.zipExports(name)}>
+            <FileArchive className="size-4" aria-hidden /> Save all as ZIP
+          </Button>
+        )}
+        {!running && exports.length > 1 && <Button onClick={() => services.clearExports()}>Clear the list</Button>}
+      </div>
+      <ol aria-label="Files" className="flex flex-col gap-2">
+        {exports.map((job) => (
+          <li key={job.id} className="rounded-md border border-line bg-card px-3 py-2">
+            <JobLine job={job} />
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+const phaseIcons = {
+  waiting: CircleDashed,
+  running: CircleDashed,
+  done: CircleCheck,
+  failed: CircleAlert,
+  cancelled: CircleSlash,
+};
+
+function JobLine({ job }: { readonly job: ExportJob }) {
+  const Icon = phaseIcons[job.phase];
+  return (
+    <>
+      <p className="flex items-center gap-2 text-[13px]">
+        <Icon
+          className={`size-4 shrink-0 ${job.phase === 'done' ? 'text-spruce' : job.phase === 'failed' ? 'text-accent-text' : 'text-quiet'}`}
+          aria-hidden
+        />
+        <strong className="min-w-0 flex-1 truncate">{job.fileName}</strong>
+        {job.phase === 'waiting' && <span className="text-quiet">waits</span>}
+      </p>
+      {job.phase === 'running' && <JobProgress job={job} />}
+      {job.phase === 'cancelled' && (
+        <p role="status" className="mt-1 text-[12px] text-quiet">
+          Cancelled. No file was kept.
+        </p>
+      )}
+      {job.phase === 'failed' && (
+        <p role="alert" className="mt-1 text-[12px] leading-snug text-accent-text">
+          {job.message}
+        </p>
+      )}
+      {job.phase === 'done' && (
+        <p role="status" className="mt-1 text-[12px]">
+          {sizeWords(job.bytes)}, done in {lengthWords((job.nowMs - job.startedMs) / 1000)}.{' '}
+          {job.url ? (
+            <a className="underline" href={job.url} download={job.fileName}>
+              {job.single ? 'Save it once more' : 'Save it'}
+            </a>
+          ) : (
+            'It lies where you wanted it.'
+          )}
+        </p>
+      )}
+    </>
+  );
+}
+
+function JobProgress({ job }: { readonly job: ExportJob }) {
+  const share = job.count > 0 ? job.done / job.count : 0;
+  const spentSec = (job.nowMs - job.startedMs) / 1000;
+  const left = share > 0.01 ? lengthWords((spentSec / share) * (1 - share)) : 'a moment';
+  const unit = job.form.kind === 'pdf' ? 'pages' : 'frames';
+  return (
+    <div className="mt-1.5">
+      <Progress.Root
+        value={Math.round(share * 100)}
+        aria-label="Export"
+        className="h-2 overflow-hidden rounded-full bg-line"
+      >
+        <Progress.Indicator className="h-full bg-accent" style={{ width: `${share * 100}%` }} />
+      </Progress.Root>
+      <p className="mt-1 flex justify-between font-mono text-[12px]">
+        <span>
+          {job.count > 0
+            ? `${job.done.toLocaleString('en-GB')} of ${job.count.toLocaleString('en-GB')} ${unit}`
+            : 'Getting ready'}
+        </span>
+        <span>
+          {spentSec > 1 && job.done > 0 ? `${(job.done / spentSec).toFixed(0)} a second, ` : ''}
+          {left} left
+        </span>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,110 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { useStore } from 'zustand';
+import type { ExportForm } from '@/core/project/export-form';
+import { type ExportRequest, type OfferedFormat, useServices } from '../services';
+import { useChart, useProject, useSession } from '../use-state';
+import { formOf, furtherSizes, outputChoice, scaledTo } from './output-choice';
+
+/** What would be exported now: one request for each group and size, the first one for what is on stage. */
+export function useOutput() {
+  const choice = useStore(outputChoice);
+  const widthPx = useProject((project) => project.film.stage.widthPx, 1920);
+  const heightPx = useProject((project) => project.film.stage.heightPx, 1080);
+  const framesPerSec = useProject((project) => project.film.framesPerSec, 30);
+  const name = useProject((project) => project.name, '');
+  const clear = useProject((project) => project.film.stage.background.kind === 'clear', false);
+  const overview = useSession((state) => state.overview);
+  const timeSec = useSession((state) => (choice.moment === 'playhead' ? (state.readout?.timeSec ?? 0) : 0));
+  const groups = useSession((state) => state.prepared?.groups ?? none);
+  const grouped = useChart((chart) => chart.fields.group !== '') ?? false;
+  const size = scaledTo(choice.side, widthPx, heightPx);
+  const formats = useFormats(size.widthPx, size.heightPx, framesPerSec);
+  const offered = formats?.filter(({ alpha }) => clear || !alpha) ?? null;
+  const format = offered?.find(({ id }) => id === choice.formatId) ?? offered?.[0] ?? null;
+  const lengthSec = overview?.lengthSec ?? 0;
+  const known = format ? { ...choice, formatId: format.id } : choice;
+  const film = { widthPx, heightPx, lengthSec, timeSec, periodSec: Array.from(overview?.periodSec ?? []) };
+  const form = formOf(known, film);
+  const chosenGroups: readonly (string | null)[] =
+    grouped && choice.allGroups ? groups.map((group) => group.name) : [null];
+  const stages = [null, ...furtherSizes.filter(({ id }) => choice.sizes.includes(id))];
+  const requests = chosenGroups.flatMap((group) =>
+    stages.map((stage): ExportRequest => {
+      const own = stage ? { widthPx: stage.widthPx, heightPx: stage.heightPx } : null;
+      return {
+        form: own ? formOf(known, { ...film, ...own }) : form,
+        group,
+        stage: own,
+        pattern: patternFor(choice.pattern, chosenGroups.length, stages.length),
+      };
+    }),
+  );
+  const ready = overview !== null && (form.kind !== 'film' || format !== null);
+  return {
+    choice,
+    form,
+    requests,
+    formats: offered,
+    format,
+    framesPerSec,
+    name,
+    overview,
+    clear,
+    grouped,
+    groups,
+    ready,
+    widthPx,
+    heightPx,
+  };
+}
+
+const none: readonly { readonly name: string; readonly rowCount: number }[] = [];
+
+/** Several files need names that differ. */
+function patternFor(pattern: string, groups: number, sizes: number): string {
+  let full = pattern.trim() || '{film}';
+  if (groups > 1 && !full.includes('{group}')) full += ' {group}';
+  if (sizes > 1 && !full.includes('{size}')) full += ' {size}';
+  return full;
+}
+
+function useFormats(widthPx: number, heightPx: number, framesPerSec: number): OfferedFormat[] | null {
+  const services = useServices();
+  const [formats, setFormats] = useState<OfferedFormat[] | null>(null);
+  useEffect(() => {
+    let ended = false;
+    void services.formats(widthPx, heightPx, framesPerSec).then((found) => {
+      if (!ended) setFormats(found);
+    });
+    return () => {
+      ended = true;
+    };
+  }, [services, widthPx, heightPx, framesPerSec]);
+  return formats;
+}
+
+/** About how long a film takes to make, in seconds, from a short try on this machine; null while that is not known. */
+export function useFilmSeconds(form: ExportForm, frameCount: number): number | null {
+  const services = useServices();
+  const [speed, setSpeed] = useState<{ key: string; perSec: number } | null>(null);
+  const playing = useSession((state) => state.playing);
+  const busy = useSession((state) => state.exports.some(({ phase }) => phase === 'running'));
+  const key = form.kind === 'film' ? `${form.formatId} ${form.widthPx} ${form.heightPx}` : '';
+  useEffect(() => {
+    if (key === '' || playing || busy) return;
+    let ended = false;
+    const [formatId = '', width = '0', height = '0'] = key.split(' ');
+    const timer = setTimeout(() => {
+      void services.filmSpeed(formatId as 'mp4', Number(width), Number(height)).then((perSec) => {
+        if (!ended && perSec) setSpeed({ key, perSec });
+      });
+    }, 600);
+    return () => {
+      ended = true;
+      clearTimeout(timer);
+    };
+  }, [services, key, playing, busy]);
+  return speed?.key === key && key !== '' ? frameCount / speed.perSec : null;
+}
