@@ -5,6 +5,7 @@ import path from 'node:path';
 import { ensurePackages, root } from './lib/set-up.mjs';
 
 const bundle = path.join(root, 'node_modules/.cache/tempo/tempo.mjs');
+const page = path.join(root, 'node_modules/.cache/tempo/page');
 
 /** The time of the newest source file. */
 function newest(folder) {
@@ -31,12 +32,44 @@ async function build() {
   });
 }
 
+/** The page that renders, and its workers. */
+async function buildPage() {
+  const { build: bundleWith } = await import('esbuild');
+  const shared = {
+    bundle: true,
+    alias: { '@': path.join(root, 'src') },
+    outdir: page,
+    logLevel: 'error',
+    legalComments: 'none',
+    minify: true,
+    target: 'es2022',
+  };
+  const entry = (...names) => names.map((name) => path.join(root, 'src', name));
+  await bundleWith({ ...shared, entryPoints: entry('cli/render-page.ts'), format: 'iife' });
+  await bundleWith({
+    ...shared,
+    entryPoints: entry('workers/export.worker.ts', 'workers/span.worker.ts'),
+    format: 'esm',
+  });
+}
+
 ensurePackages();
-const sources = ['src/core', 'src/cli', 'src/export/data'].map((folder) => newest(path.join(root, folder)));
-if (!existsSync(bundle) || statSync(bundle).mtimeMs < Math.max(...sources)) await build();
+const sources = Math.max(
+  ...['src/core', 'src/cli', 'src/export', 'src/render', 'src/workers', 'src/app'].map((folder) =>
+    newest(path.join(root, folder)),
+  ),
+);
+if (!existsSync(bundle) || statSync(bundle).mtimeMs < sources) await build();
+if (process.argv[2] === 'render') {
+  const built = path.join(page, 'span.worker.js');
+  if (!existsSync(built) || statSync(built).mtimeMs < sources) await buildPage();
+  if (!existsSync(path.join(root, 'public/player/player.js')))
+    spawnSync(process.execPath, [path.join(root, 'scripts/prepare-assets.mjs')], { cwd: root });
+}
 const { status, signal } = spawnSync(process.execPath, [bundle, ...process.argv.slice(2)], {
   stdio: 'inherit',
+  env: { ...process.env, TEMPO_ROOT: root },
   // npm changes into the project's folder; file names are meant from where the person stands.
   cwd: process.env.INIT_CWD ?? process.cwd(),
 });
-process.exit(signal ? 2 : (status ?? 2));
+process.exit(signal ? 130 : (status ?? 2));

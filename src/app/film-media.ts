@@ -4,10 +4,7 @@ import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
 import { loadAsset } from '@/state/shelf';
 import type { FilmAssets } from '@/workers/protocol';
-import { rasterise } from './rasterise';
-
-/** Flags are drawn once at this size. */
-const FLAG_PX = [480, 320] as const;
+import { flagOf } from './flags';
 
 /** Finds the bytes of pictures, flags and fonts, and remembers which of them the stage has. */
 export class FilmMedia {
@@ -68,11 +65,4 @@ async function pictureOf(project: Project, id: string): Promise<ImageBytes | nul
   const picture = project.pictures.find((each) => each.id === id);
   const bytes = picture ? await loadAsset(picture.assetId) : null;
   return picture && bytes ? { id, mime: picture.mime, bytes } : null;
-}
-
-async function flagOf(id: string): Promise<ImageBytes | null> {
-  const response = await fetch(`/flags/${id.slice(5)}.svg`).catch(() => null);
-  if (!response?.ok) return null;
-  const image = await rasterise(await response.blob(), FLAG_PX).catch(() => null);
-  return image ? { id, mime: 'image/png', bytes: image.bytes } : null;
 }

@@ -3,11 +3,12 @@ import path from 'node:path';
 import { type Combine, combines } from '@/core/shaping/combine';
 import type { Cube } from '@/core/shaping/cube';
 import { type Fields, fieldsOf, fieldsOfShape } from '@/core/shaping/fields';
-import { Preparer } from '@/core/shaping/preparation';
+import { groupsOf, Preparer } from '@/core/shaping/preparation';
 import { type Grain, grains, type Step, type StepPlan } from '@/core/shaping/steps/step';
 import { misfitsOfFields, readStepsFile } from '@/core/shaping/steps-file';
 import { stepOf, understand } from '@/core/shaping/understand';
 import type { Issue } from '@/core/table/issue';
+import { findColumn } from '@/core/table/table';
 import { type DataFormat, dataFormats, writeShaped } from '@/export/data/shaped-table';
 import { openTable, readBytes } from './open-table';
 import { Refusal } from './refusal';
@@ -66,6 +67,8 @@ function fieldsFor(guess: Fields, options: PrepareOptions): Fields {
 /** The values of a table, shaped as the options say, and what there is to say about them. */
 export interface ShapedFile {
   readonly cube: Cube;
+  /** The values of each group of a column; a single one without a name where no column was named. */
+  readonly groups: readonly { readonly name: string | null; readonly cube: Cube }[];
   readonly notes: readonly Issue[];
 }
 
@@ -80,6 +83,7 @@ export async function shapeFile(
   file: string,
   options: PrepareOptions,
   given: GivenSteps | null = stepsOf(options),
+  groupColumn: string | null = null,
 ): Promise<ShapedFile> {
   const plans = plansOf(options);
   const { read } = await openTable(file, options.sheet ?? '');
@@ -99,12 +103,23 @@ export async function shapeFile(
     if (fieldsOfShape[fields.shape].some((role) => misfits.some(({ column }) => column === fields[role])))
       fields = found.fields;
   }
-  const prepared = preparer.prepare(steps, fieldsFor(fields, options), '');
-  notes.push(...prepared.reports.flatMap(({ issues }) => issues));
-  const unfit = notes.filter(({ code, column }) => code === 'step-does-not-fit' && column === undefined);
-  if (options.where && unfit.length > 0 && !given) throw new Refusal(unfit.map(({ message }) => message).join('\n'));
-  if (!prepared.outcome.ok) throw Refusal.of(prepared.outcome.issues);
-  return { cube: prepared.outcome.value, notes: [...notes, ...prepared.outcome.issues] };
+  const final = fieldsFor(fields, options);
+  const { table } = after;
+  if (groupColumn !== null && !findColumn(table, groupColumn))
+    throw new Refusal(`There is no column “${groupColumn}” to make groups of.`);
+  const names = groupColumn === null ? [null] : groupsOf(table, groupColumn).map(({ name }) => name);
+  const groups = names.map((name) => {
+    const grouped = groupColumn === null ? final : { ...final, group: groupColumn };
+    const prepared = preparer.prepare(steps, grouped, name ?? '');
+    notes.push(...prepared.reports.flatMap(({ issues }) => issues), ...prepared.outcome.issues);
+    const unfit = notes.filter(({ code, column }) => code === 'step-does-not-fit' && column === undefined);
+    if (options.where && unfit.length > 0 && !given) throw new Refusal(unfit.map(({ message }) => message).join('\n'));
+    if (!prepared.outcome.ok) throw Refusal.of(prepared.outcome.issues);
+    return { name, cube: prepared.outcome.value };
+  });
+  const [first] = groups;
+  if (!first) throw new Refusal(`The column “${groupColumn}” is blank, so there are no groups.`);
+  return { cube: first.cube, groups, notes };
 }
 
 function stepsOf({ steps }: PrepareOptions): GivenSteps | null {

@@ -1,3 +1,4 @@
+import path from 'node:path';
 import { Command, CommanderError } from 'commander';
 import { combines } from '@/core/shaping/combine';
 import type { Issue } from '@/core/table/issue';
@@ -5,6 +6,7 @@ import { type FramesOptions, frames } from './frames';
 import { inspect, inspectWords } from './inspect';
 import { type PrepareOptions, prepare, writeWhole } from './prepare';
 import { issueLine, Refusal } from './refusal';
+import type { RenderOptions } from './render';
 
 const program = new Command('tempo')
   .description('Reads tables, shapes them, and writes what an animated chart is made from.')
@@ -87,6 +89,61 @@ withMapping(program.command('frames'))
       }
     }
     process.stdout.write(waiting);
+  });
+
+withMapping(program.command('render'))
+  .description('makes a film, picture or page, with the same pixels as the app; needs Chromium')
+  .argument('<file>', 'a table, or a project file (.plucky)')
+  .option('--project <file>', 'the project.json of a project: its columns, steps, look and pace')
+  .option('--look <file>', 'a look that was saved in Dress')
+  .option('--title <text>', 'the title')
+  .option('--length <sec>', 'seconds of the whole film')
+  .option('--fps <n>', 'frames a second')
+  .option('--size <WxH>', 'pixels, such as 1920x1080')
+  .option('--places <n>', 'places on stage')
+  .option(
+    '--format <form>',
+    'mp4, webm, gif, png, jpeg, svg, pdf, html or frames (a ZIP of PNG); the ending of --out says it too',
+  )
+  .option('--quality <word>', 'of films: light, good or best')
+  .option('--at <sec>', 'the moment of a picture; the end without it')
+  .option('--from <frame>', 'the first frame of a part, counted from 0')
+  .option('--to <frame>', 'the frame after the last of a part')
+  .option('--group <column>', 'a film for each value of a column; --out is then a folder, or holds {group}')
+  .option('--workers <n>', 'workers that draw and encode at once')
+  .requiredOption('--out <path>', 'where to write')
+  .exitOverride()
+  .action(async (file: string, options: RenderOptions) => {
+    const { render } = await import('./render');
+    const shown = process.stderr.isTTY;
+    const bars = new Map<string, number>();
+    const { files, notes } = await render(
+      process.env.TEMPO_ROOT ?? process.cwd(),
+      file,
+      options,
+      (out, done, count) => {
+        const percent = Math.floor((100 * done) / Math.max(1, count));
+        if (!shown || bars.get(out) === percent) return;
+        bars.set(out, percent);
+        process.stderr.write(
+          `\r${path.basename(out)}: ${done} of ${count} (${percent} %)${done === count ? '\n' : ''}`,
+        );
+      },
+    );
+    tellNotes(notes);
+    for (const each of files) process.stdout.write(`${each}\n`);
+  });
+
+program
+  .command('join')
+  .description('puts films behind each other without encoding again')
+  .argument('<films...>', 'films of the same codec and size, in order')
+  .requiredOption('--out <film>', 'where to write: .mp4 or .webm')
+  .exitOverride()
+  .action(async (films: string[], { out }: { out: string }) => {
+    const { join } = await import('./join');
+    const { frames: count } = await join(films, out);
+    process.stdout.write(`${out}: ${count} frames\n`);
   });
 
 try {

@@ -1,6 +1,5 @@
 import * as Comlink from 'comlink';
 import { gapStatesOf } from '@/core/motion/gap-map';
-import { addTable } from '@/core/shaping/add-table';
 import { compareCubes } from '@/core/shaping/compare-cubes';
 import type { Cube } from '@/core/shaping/cube';
 import { type Fields, noFields } from '@/core/shaping/fields';
@@ -9,19 +8,17 @@ import { findSuspicious } from '@/core/shaping/findings';
 import { type PeriodRanks, rankPeriods, summarisePeriods } from '@/core/shaping/period-ranks';
 import { nextAddedNumber, planBlock } from '@/core/shaping/plan-edits';
 import { groupsOf, Preparer } from '@/core/shaping/preparation';
+import { readSources } from '@/core/shaping/read-sources';
 import { recogniseShapes } from '@/core/shaping/recognise-shape';
 import { placeOfRow } from '@/core/shaping/steps/hand-steps';
 import { inOrder, isHandStep, isSeriesStep, type Step } from '@/core/shaping/steps/step';
 import { suggestNext, understand } from '@/core/shaping/understand';
-import { blankTable } from '@/core/table/blank-table';
 import { type Column, cellText, textColumn } from '@/core/table/column';
-import { type Issue, type Outcome, refuse } from '@/core/table/issue';
 import { profileTable } from '@/core/table/profile';
-import { readTable } from '@/core/table/read-table';
 import type { ReadTable } from '@/core/table/reader';
 import { findColumn, type Table } from '@/core/table/table';
 import { writeShaped } from '@/export/data/shaped-table';
-import type { ColumnSummary, GridSummary, RankColumn, SourceBytes, TableWorkerApi, View } from './protocol';
+import type { ColumnSummary, GridSummary, RankColumn, TableWorkerApi, View } from './protocol';
 
 const SHOWN_CHARACTERS = 200;
 const LISTED_VALUES = 2000;
@@ -66,46 +63,9 @@ function viewed(view: View): Table | null {
   return preparer.tableAfter(ordered.slice(0, place + 1)).table;
 }
 
-/** Reads one file; an empty grid comes from no file. */
-async function readSource({ source, bytes }: SourceBytes, onProgress: (share: number) => void) {
-  const { fileName, reading: choice } = source;
-  if (source.kind !== 'typed') return readTable(new Uint8Array(bytes), { fileName, choice, onProgress });
-  const given = { decimalHint: null, encoding: '', delimiter: '', sheet: '', sheets: [], headerRow: 1 };
-  const value: ReadTable = { table: blankTable(), readAs: 'an empty grid', ...given };
-  return { ok: true, value, issues: [] } satisfies Outcome<ReadTable>;
-}
-
-/** Reads all files of a table and puts them together. */
-async function readAll(
-  sources: readonly SourceBytes[],
-  onProgress: (share: number) => void,
-): Promise<Outcome<ReadTable>> {
-  const [first, ...others] = sources;
-  if (!first) return refuse('no-table', 'There is no table yet. Drop a file, or choose a sample in Gather.');
-  const total = sources.length;
-  const outcome = await readSource(first, (share) => onProgress(share / total));
-  if (!outcome.ok) return outcome;
-  let { table } = outcome.value;
-  const issues: Issue[] = [...outcome.issues];
-  for (const [place, other] of others.entries()) {
-    const added = await readSource(other, (share) => onProgress((place + 1 + share) / total));
-    if (!added.ok) return added;
-    table = addTable(table, added.value.table, other.keys, place);
-    const { fileName } = other.source;
-    // Rows of an added file have numbers of their own, so its issues name the file instead of a cell to go to.
-    issues.push(
-      ...added.issues.map(({ row, ...issue }) => ({
-        ...issue,
-        message: `${fileName}${row ? `, row ${row}` : ''}: ${issue.message}`,
-      })),
-    );
-  }
-  return { ok: true, value: { ...outcome.value, table }, issues };
-}
-
 const api: TableWorkerApi = {
   async open(sources, onProgress) {
-    const outcome = await readAll(sources, (share) => void onProgress(share));
+    const outcome = await readSources(sources, (share) => void onProgress(share));
     if (!outcome.ok) return outcome;
     const read = outcome.value;
     open = {

@@ -35,7 +35,8 @@ export function coloursOf(chart: Chart, cube: Cube): Colours {
 
 function ruleOf(rule: ColourRule, chart: Chart, cube: Cube): { at: (c: number) => string; groups: Colours['groups'] } {
   const { colours } = findPalette(rule.palette);
-  const ofPalette = (place: number) => colours[place % colours.length] ?? GREY;
+  const ofPalette = (place: number) =>
+    variant(colours[place % colours.length] ?? GREY, Math.floor(place / colours.length));
   if (rule.by === 'value') return { at: () => mixColours(rule.ramp[0], rule.ramp[1], 0.5), groups: [] };
   if (rule.by === 'one') {
     const chosen = new Set(chart.highlights);
@@ -43,6 +44,13 @@ function ruleOf(rule: ColourRule, chart: Chart, cube: Cube): { at: (c: number) =
   }
   if (rule.by === 'group' && cube.colours) return shadesOf(cube.colours, ofPalette);
   return { at: ofPalette, groups: [] };
+}
+
+/** A palette that is used up begins again, lighter, then darker, so that no two categories are quite alike. */
+function variant(colour: string, round: number): string {
+  if (round === 0) return colour;
+  const share = Math.min(0.75, 0.4 + 0.15 * Math.floor((round - 1) / 2));
+  return mixColours(colour, round % 2 === 1 ? '#FFFFFF' : '#000000', share);
 }
 
 /** Each group has a colour of the palette, its members shades of it in the table's order. */

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { closePairs, partColours, TOO_CLOSE } from '@/core/scale/colour-vision';
 import { editChart } from '@/state/edit-chart';
 import { Button } from '../parts/button';
-import { useSession } from '../use-state';
+import { useChart, useSession } from '../use-state';
 
 /** More colours than this nobody can keep apart; those longest on stage are looked at. */
 const MAX_COLOURS = 24;
@@ -23,8 +23,12 @@ export function ColourCheck() {
   const ground = useSession((state) => state.overview?.ground ?? '#FFFFFF');
   const looked = useMemo(() => (lines ?? []).slice(0, MAX_COLOURS), [lines]);
   const colours = useMemo(() => looked.map(({ colour }) => colour), [looked]);
+  const shared = useChart((chart) => chart.dress.colour.by !== 'category') ?? false;
   // A colour that several share on purpose, such as one for all, is no fault.
-  const pairs = useMemo(() => closePairs(colours).filter(({ a, b }) => colours[a] !== colours[b]), [colours]);
+  const pairs = useMemo(
+    () => closePairs(colours).filter(({ a, b }) => !shared || colours[a] !== colours[b]),
+    [colours, shared],
+  );
   if (looked.length < 2) return <p className="text-[12px] text-quiet">With one bar there is nothing to confuse.</p>;
   if (pairs.length === 0) {
     return (

@@ -1,0 +1,48 @@
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import { type Browser, chromium } from 'playwright-core';
+import { Refusal } from './refusal';
+
+const names = ['chromium', 'chromium-browser', 'google-chrome', 'google-chrome-stable', 'chrome', 'msedge'];
+
+/** A Chromium: the one that CHROMIUM_PATH names, or the first on the PATH; ends the command where there is none. */
+export function findChromium(): string {
+  const given = process.env.CHROMIUM_PATH;
+  if (given) {
+    if (existsSync(given)) return given;
+    throw new Refusal(`CHROMIUM_PATH names ${given}, and there is no such file.`);
+  }
+  for (const folder of (process.env.PATH ?? '').split(path.delimiter)) {
+    for (const name of names) {
+      const file = path.join(folder, name);
+      if (folder !== '' && existsSync(file)) return file;
+    }
+  }
+  throw new Refusal(
+    'Rendering needs Chromium, and there is none on the PATH. Install it (on Debian: apt-get install chromium), or set CHROMIUM_PATH to its program.',
+  );
+}
+
+/** Starts it without a screen. */
+export async function startBrowser(): Promise<Browser> {
+  const executablePath = findChromium();
+  try {
+    return await chromium.launch({
+      executablePath,
+      handleSIGINT: false,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-dev-shm-usage',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
+    });
+  } catch (error) {
+    throw new Refusal(
+      `${executablePath} did not start: ${error instanceof Error ? error.message.split('\n')[0] : error}.`,
+    );
+  }
+}

@@ -1,0 +1,60 @@
+import * as Comlink from 'comlink';
+import { flagOf } from '@/app/flags';
+import { FilmPreparer, overviewOf } from '@/core/chart/prepare';
+import type { ExportForm } from '@/core/project/export-form';
+import type { FontBytes, ImageBytes } from '@/core/project/film-media';
+import type { Project } from '@/core/project/project';
+import type { Cube } from '@/core/shaping/cube';
+import type { ExportWorkerApi } from '@/workers/protocol';
+
+/** What the command line asks for; bytes are in base 64, missing values null. */
+export interface PageOrder {
+  readonly project: Project;
+  readonly cube: Omit<Cube, 'values'> & { readonly values: readonly (number | null)[] };
+  readonly form: ExportForm;
+  readonly fileName: string;
+  readonly images: readonly { readonly id: string; readonly mime: string; readonly base64: string }[];
+  readonly fonts: readonly { readonly family: string; readonly base64: string }[];
+}
+
+declare const window: Window & { tellProgress(done: number, count: number): void; renderOrder?: () => Promise<string> };
+
+function bytesOf(base64: string): ArrayBuffer {
+  return Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0)).buffer;
+}
+
+/** Renders the order that the server holds, and sends the file back to it. Returns what went wrong, or ''. */
+async function renderOrder(): Promise<string> {
+  const order: PageOrder = await (await fetch('/order.json')).json();
+  const cube: Cube = { ...order.cube, values: Float64Array.from(order.cube.values, (value) => value ?? Number.NaN) };
+  const fonts: FontBytes[] = order.fonts.map(({ family, base64 }) => ({ family, bytes: bytesOf(base64) }));
+  const images: ImageBytes[] = order.images.map(({ id, mime, base64 }) => ({ id, mime, bytes: bytesOf(base64) }));
+  // Which flags are needed shows once the film is prepared; widths of letters do not matter for that.
+  const film = new FilmPreparer().prepare(order.project, cube, (text, font) => text.length * font.sizePx * 0.5);
+  for (const id of overviewOf(film).imageIds.filter((each) => each.startsWith('flag:'))) {
+    const flag = await flagOf(id);
+    if (flag) images.push(flag);
+  }
+  const worker = new Worker('/export.worker.js', { type: 'module' });
+  const api = Comlink.wrap<ExportWorkerApi>(worker);
+  const { project, form, fileName } = order;
+  const request = { project, cube, form, fileName, baseUrl: location.origin, assets: { images, fonts } };
+  const result = await api.run(
+    request,
+    Comlink.proxy((done: number, count: number) => window.tellProgress(done, count)),
+    null,
+  );
+  if (!result.ok) return result.message;
+  let body: Blob;
+  if (result.file.kind === 'bytes') body = new Blob([result.file.bytes]);
+  else if (result.file.kind === 'private-file') {
+    const root = await navigator.storage.getDirectory();
+    const folder = await root.getDirectoryHandle('films');
+    body = await (await folder.getFileHandle(result.file.name)).getFile();
+  } else return 'The file went elsewhere.';
+  const response = await fetch('/result', { method: 'POST', body });
+  worker.terminate();
+  return response.ok ? '' : await response.text();
+}
+
+window.renderOrder = renderOrder;

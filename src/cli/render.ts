@@ -1,0 +1,191 @@
+import { mkdirSync, renameSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import type { Browser } from 'playwright-core';
+import { createFilmClock } from '@/core/pace/film-clock';
+import { type ExportForm, endingOf } from '@/core/project/export-form';
+import type { Issue } from '@/core/table/issue';
+import { filmFormatIds } from '@/export/video/film-format';
+import { startBrowser } from './browser';
+import { type FilmInput, type FilmOptions, filmsFrom } from './film-input';
+import { numberIn } from './frames';
+import { oneOf } from './prepare';
+import { Refusal } from './refusal';
+import type { PageOrder } from './render-page';
+import { startRenderServer } from './render-server';
+
+/** Options of `render`, as they are typed. */
+export interface RenderOptions extends FilmOptions {
+  readonly format?: string;
+  readonly quality?: string;
+  readonly at?: string;
+  readonly from?: string;
+  readonly to?: string;
+  readonly workers?: string;
+  readonly out: string;
+}
+
+const formats = [...filmFormatIds, 'webm', 'gif', 'png', 'jpeg', 'svg', 'pdf', 'html', 'frames'] as const;
+type FormatWord = (typeof formats)[number];
+const byEnding: Readonly<Record<string, FormatWord>> = {
+  '.mp4': 'mp4',
+  '.webm': 'webm',
+  '.gif': 'gif',
+  '.png': 'png',
+  '.jpg': 'jpeg',
+  '.jpeg': 'jpeg',
+  '.svg': 'svg',
+  '.pdf': 'pdf',
+  '.html': 'html',
+  '.zip': 'frames',
+};
+
+function wordOf({ format, out }: RenderOptions): FormatWord {
+  if (format !== undefined) return oneOf('--format', format, formats);
+  const word = byEnding[path.extname(out).toLowerCase()];
+  if (!word) throw new Refusal(`Say with --format what ${out} is to be: ${formats.join(', ')}.`);
+  return word;
+}
+
+function lengthOf({ project, cube }: FilmInput): { lengthSec: number; frameCount: number } {
+  const chart = project.charts.find(({ id }) => id === project.film.sequence[0]);
+  if (!chart) throw new Refusal('The project has no chart.');
+  return createFilmClock(cube.periods, chart.pace, project.film.framesPerSec);
+}
+
+function formOf(film: FilmInput, options: RenderOptions): ExportForm {
+  const word = wordOf(options);
+  const { widthPx, heightPx } = film.project.film.stage;
+  const { lengthSec, frameCount } = lengthOf(film);
+  const timeSec = options.at === undefined ? lengthSec : numberIn('--at', options.at, [0, lengthSec]);
+  const span = {
+    ...(options.from === undefined ? {} : { from: numberIn('--from', options.from, [0, frameCount - 1]) }),
+    ...(options.to === undefined ? {} : { to: numberIn('--to', options.to, [1, frameCount]) }),
+  };
+  switch (word) {
+    case 'gif':
+      return { kind: 'gif', widthPx, heightPx, rate: 20, palette: 'one', dither: false };
+    case 'png':
+    case 'jpeg':
+      return { kind: word, timeSec, times: 1 };
+    case 'svg':
+      return { kind: 'svg', timeSec };
+    case 'pdf':
+      return { kind: 'pdf', timesSec: [timeSec] };
+    case 'html':
+      return { kind: 'page' };
+    case 'frames':
+      return { kind: 'frames', widthPx, heightPx, ...span };
+    default: {
+      const quality = oneOf('--quality', options.quality ?? 'good', ['light', 'good', 'best'] as const);
+      const workers = options.workers === undefined ? {} : { workers: numberIn('--workers', options.workers, [1, 64]) };
+      const clear = film.project.film.stage.background.kind === 'clear';
+      const formatId = word === 'webm' ? (clear ? 'webm-alpha' : 'webm-vp9') : word;
+      return { kind: 'film', formatId, widthPx, heightPx, quality, ...span, ...workers };
+    }
+  }
+}
+
+/** Where the film of a group goes: a folder takes one file for each. */
+function outOf({ group, project }: FilmInput, form: ExportForm, { out }: RenderOptions): string {
+  if (group === null) return out;
+  const name = group.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '') || 'group';
+  if (out.includes('{group}')) return out.replaceAll('{group}', name);
+  mkdirSync(out, { recursive: true });
+  return path.join(out, `${project.name.replace(/[^\p{L}\p{N}]+/gu, '-')}-${name}${endingOf(form)}`);
+}
+
+const base64 = (bytes: Uint8Array | undefined) => Buffer.from(bytes ?? new Uint8Array(0)).toString('base64');
+
+function orderOf({ project, cube, group, assets }: FilmInput, form: ExportForm): PageOrder {
+  const charts =
+    group === null
+      ? project.charts
+      : project.charts.map((chart) =>
+          chart.id === project.film.sequence[0]
+            ? { ...chart, text: { ...chart.text, title: [chart.text.title, group].filter(Boolean).join(': ') } }
+            : chart,
+        );
+  return {
+    project: { ...project, charts },
+    cube: { ...cube, values: Array.from(cube.values, (value) => (Number.isNaN(value) ? null : value)) },
+    form,
+    fileName: `render${endingOf(form)}`,
+    images: project.pictures
+      .filter(({ assetId }) => assets.has(assetId))
+      .map(({ id, mime, assetId }) => ({ id, mime, base64: base64(assets.get(assetId)) })),
+    fonts: project.fonts
+      .filter(({ assetId }) => assets.has(assetId))
+      .map(({ family, assetId }) => ({ family, base64: base64(assets.get(assetId)) })),
+  };
+}
+
+/**
+ * Renders films through Chromium: the same pixels as the app. Each file is written under another name first, so nothing
+ * is ever half-written, whatever ends the command.
+ *
+ * @param root The project's folder.
+ * @param onProgress Told the frames that are done.
+ */
+export async function render(
+  root: string,
+  file: string,
+  options: RenderOptions,
+  onProgress: (out: string, done: number, count: number) => void,
+): Promise<{ readonly files: readonly string[]; readonly notes: readonly Issue[] }> {
+  const { films, notes } = await filmsFrom(file, options);
+  const plans = films.map((film) => {
+    const form = formOf(film, options);
+    return { film, form, out: outOf(film, form, options) };
+  });
+  let order = '';
+  let draft = '';
+  let browser: Browser | null = null;
+  const server = await startRenderServer(
+    root,
+    () => order,
+    () => draft,
+  );
+  const tidy = () => {
+    server.close();
+    void browser?.close();
+    if (draft) rmSync(draft, { force: true });
+  };
+  const stop = () => {
+    tidy();
+    process.exit(130);
+  };
+  process.once('SIGINT', stop);
+  process.once('SIGTERM', stop);
+  try {
+    browser = await startBrowser();
+    for (const { film, form, out } of plans) {
+      order = JSON.stringify(orderOf(film, form));
+      draft = path.join(path.dirname(out), `.${path.basename(out)}.${process.pid}.part`);
+      const page = await browser.newPage();
+      const crashed = new Promise<string>((resolve) => {
+        page.on('crash', () => resolve('Chromium ran out of memory. Choose a smaller size or fewer workers.'));
+      });
+      await page.exposeFunction('tellProgress', (done: number, count: number) => onProgress(out, done, count));
+      await page.goto(server.url);
+      const failed = await Promise.race([
+        page.evaluate(() => (window as unknown as { renderOrder(): Promise<string> }).renderOrder()),
+        crashed,
+      ]);
+      await page.close();
+      if (failed) throw new Refusal(failed);
+      renameSync(draft, out);
+      draft = '';
+    }
+    return { files: plans.map(({ out }) => out), notes };
+  } catch (error) {
+    if (error instanceof Refusal) throw error;
+    const { code } = error as NodeJS.ErrnoException;
+    if (code === 'ENOENT' || code === 'EACCES' || code === 'ENOSPC')
+      throw new Refusal(`The file could not be written: ${code}.`);
+    throw error;
+  } finally {
+    process.off('SIGINT', stop);
+    process.off('SIGTERM', stop);
+    tidy();
+  }
+}

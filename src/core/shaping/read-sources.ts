@@ -1,0 +1,49 @@
+import { blankTable } from '../table/blank-table';
+import { type Issue, type Outcome, refuse } from '../table/issue';
+import { readTable } from '../table/read-table';
+import type { ReadingChoice, ReadTable } from '../table/reader';
+import { addTable } from './add-table';
+
+/** A file of a table: the first one, or one that is added by its keys. */
+export interface SourceFile {
+  readonly source: { readonly kind: string; readonly fileName: string; readonly reading: ReadingChoice };
+  readonly bytes: ArrayBuffer;
+  readonly keys: readonly string[];
+}
+
+/** Reads one file; an empty grid comes from no file. */
+async function readSource({ source, bytes }: SourceFile, onProgress: (share: number) => void) {
+  const { fileName, reading: choice } = source;
+  if (source.kind !== 'typed') return readTable(new Uint8Array(bytes), { fileName, choice, onProgress });
+  const given = { decimalHint: null, encoding: '', delimiter: '', sheet: '', sheets: [], headerRow: 1 };
+  const value: ReadTable = { table: blankTable(), readAs: 'an empty grid', ...given };
+  return { ok: true, value, issues: [] } satisfies Outcome<ReadTable>;
+}
+
+/** Reads all files of a table and puts them together. */
+export async function readSources(
+  sources: readonly SourceFile[],
+  onProgress: (share: number) => void,
+): Promise<Outcome<ReadTable>> {
+  const [first, ...others] = sources;
+  if (!first) return refuse('no-table', 'There is no table yet. Drop a file, or choose a sample in Gather.');
+  const total = sources.length;
+  const outcome = await readSource(first, (share) => onProgress(share / total));
+  if (!outcome.ok) return outcome;
+  let { table } = outcome.value;
+  const issues: Issue[] = [...outcome.issues];
+  for (const [place, other] of others.entries()) {
+    const added = await readSource(other, (share) => onProgress((place + 1 + share) / total));
+    if (!added.ok) return added;
+    table = addTable(table, added.value.table, other.keys, place);
+    const { fileName } = other.source;
+    // Rows of an added file have numbers of their own, so its issues name the file instead of a cell to go to.
+    issues.push(
+      ...added.issues.map(({ row, ...issue }) => ({
+        ...issue,
+        message: `${fileName}${row ? `, row ${row}` : ''}: ${issue.message}`,
+      })),
+    );
+  }
+  return { ok: true, value: { ...outcome.value, table }, issues };
+}
