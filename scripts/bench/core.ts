@@ -1,4 +1,5 @@
 import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
+import type { Chart, Project } from '@/core/project/project';
 import type { MeasureText } from '@/core/scene/text-fit';
 import { benchProject, walkCube } from './data';
 
@@ -38,7 +39,61 @@ function prepareMs(periods: number, categories: number): number[] {
 
 const [few = [], many = []] = inTurn([film(50, 100, 12), film(50, 10_000, 12)]);
 const [short = [], long = []] = inTurn([film(50, 100, 12), film(5000, 100, 12)]);
-const [full = []] = inTurn([film(50, 200, 20)]);
+/** Everything that can be switched on: pictures, counters, lines, legend, captions, outlines, shadows. */
+function dressed(places: number): Project {
+  const project = benchProject(places, 1);
+  const [chart] = project.charts;
+  if (!chart) return project;
+  const { dress } = chart;
+  const shown = { shown: true, at: 'auto' as const };
+  const caption = {
+    id: 'k',
+    text: '{leader}, {value}, {total}',
+    from: { periodKey: '1000', share: 0 },
+    to: { periodKey: '1049', share: 1 },
+  };
+  return {
+    ...project,
+    charts: [
+      {
+        ...chart,
+        axis: { name: 'Axis', interval: null, average: true, targets: [{ value: 3000, label: 'Target' }] },
+        text: { ...chart.text, subtitle: 'In {period}: {leader} before {second}' },
+        dress: {
+          ...dress,
+          rollingStamp: true,
+          counters: { stamp: shown, total: shown, leader: shown },
+          bars: { ...dress.bars, gradient: 0.5, outline: 0.1, shadow: 0.5, values: 'inside', longNames: 'wrap' },
+          pictures: { ...dress.pictures, shown: true },
+          colour: { ...dress.colour, by: 'value' },
+          texts: { ...dress.texts, title: { ...dress.texts.title, shadow: 0.5 } },
+        },
+      },
+    ],
+    film: { ...project.film, captions: [caption] },
+  };
+}
+
+/** How long an edit takes until its picture is known: prepare again, and one scene. */
+function editMs(change: (chart: Chart) => Chart): number[] {
+  const cube = walkCube(1000, 1000);
+  const preparer = new FilmPreparer();
+  const project = benchProject(12, 1);
+  preparer.prepare(project, cube, measure);
+  const edited = { ...project, charts: project.charts.map(change) };
+  return Array.from({ length: 5 }, (_, i) => {
+    const startedMs = performance.now();
+    const prepared = preparer.prepare(i % 2 === 0 ? edited : project, cube, measure);
+    sceneAt(prepared, prepared.clock.lengthSec / 2);
+    return performance.now() - startedMs;
+  });
+}
+
+const everything = new FilmPreparer().prepare(dressed(20), walkCube(50, 200), measure);
+const [full = []] = inTurn([everything]);
+const editText = editMs((chart) => ({ ...chart, text: { ...chart.text, title: 'Another title' } }));
+const editPace = editMs((chart) => ({ ...chart, pace: { ...chart.pace, swapSec: 0.8 } }));
+const editPlaces = editMs((chart) => ({ ...chart, places: 9 }));
 const once = prepareMs(500, 1000);
 const twice = prepareMs(1000, 1000);
-console.log(JSON.stringify({ few, many, short, long, full, once, twice }));
+console.log(JSON.stringify({ few, many, short, long, full, once, twice, editText, editPace, editPlaces }));

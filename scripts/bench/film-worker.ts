@@ -1,4 +1,5 @@
 import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
+import { encodeGif } from '@/export/gif/encode-gif';
 import { openFilmFile } from '@/export/video/film-file';
 import { filmFormats, workerCount } from '@/export/video/film-format';
 import { FilmWriter } from '@/export/video/film-writer';
@@ -124,6 +125,7 @@ async function measureExport() {
     exportFps: [] as number[],
     readyFps: [] as number[],
     pixelFps: [] as number[],
+    gifFps: [] as number[],
     workers: helpers.length,
   };
   for (let round = 0; round <= ROUNDS; round++) {
@@ -137,7 +139,20 @@ async function measureExport() {
     const readyFps = await exportFps(helpers, 'ready');
     const pixelFps = await exportFps(helpers, 'pixels');
     const wholeFps = await exportFps(helpers, 'drawn');
+    const gif = { widthPx: 800, heightPx: 450, rate: 20, palette: 'one' as const, dither: false };
+    const room = {
+      order: { project: film.project, cube: film.cube, assets: { images: [], fonts: [] }, baseUrl },
+      film,
+      resources,
+    };
+    startedMs = performance.now();
+    let pictures = 0;
+    await encodeGif(room, gif, new AbortController().signal, (done) => {
+      pictures = done;
+    });
+    const gifFps = (pictures / (performance.now() - startedMs)) * 1000;
     if (round === 0) continue;
+    result.gifFps.push(gifFps);
     result.drawMs.push(drawMs);
     result.frameMs.push(frameMs);
     result.readyFps.push(readyFps);

@@ -65,11 +65,12 @@ function fingerprint() {
 
 const has = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).status === 0;
 
-/** Installs chromium and ffmpeg from Debian when they are absent; says what to install where that is not possible. */
+/** Installs chromium, ffmpeg and poppler from Debian when they are absent; says what to install where that is not possible. */
 export function ensurePrograms() {
   const missing = [];
   if (!chromiumPath()) missing.push('chromium');
   if (!has('ffmpeg') || !has('ffprobe')) missing.push('ffmpeg');
+  if (!has('pdftoppm') || !has('pdfinfo')) missing.push('poppler-utils');
   if (missing.length === 0) return;
   if (process.getuid?.() !== 0 || !has('apt-get')) {
     throw new Error(

@@ -116,12 +116,12 @@ class Player {
   /** To the next or the last period. */
   private step(direction: 1 | -1): void {
     this.pause();
+    const frameSec = 1 / this.film.clock.framesPerSec;
     const times = Array.from(periodTimesSec(this.film.clock));
     const next =
       direction > 0
-        ? times.find((time) => time > this.timeSec + 0.02)
-        : times.findLast((time) => time < this.timeSec - 0.02);
-    const frameSec = 1 / this.film.clock.framesPerSec;
+        ? times.find((time) => time > this.timeSec + frameSec)
+        : times.findLast((time) => time < this.timeSec - frameSec);
     this.go(
       next === undefined
         ? direction > 0

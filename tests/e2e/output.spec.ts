@@ -1,0 +1,273 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { expect, type Page, test } from '@playwright/test';
+import { unzipSync } from 'fflate';
+import { goTo, meanDifference, openApp, openFile, pixels, probe, raceTable, words } from './support';
+
+let folder = '';
+test.beforeAll(() => {
+  folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-output-'));
+});
+test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+async function openRace(page: Page, table = raceTable): Promise<void> {
+  await openApp(page);
+  await openFile(page, 'boats.csv', table);
+  await expect(words(page)).toContainText('Cirrus');
+  await goTo(page, 'Pace');
+  await page.getByRole('spinbutton', { name: 'Whole film' }).fill('2');
+  await page.keyboard.press('Enter');
+  await page.getByRole('radio', { name: '25', exact: true }).click();
+  await expect(page.getByText('50 frames.')).toBeVisible();
+}
+
+async function take(page: Page, button: string | RegExp, name: string): Promise<string> {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: button }).click(),
+  ]);
+  const file = path.join(folder, name);
+  await download.saveAs(file);
+  return file;
+}
+
+const as = (page: Page, kind: string) => page.getByRole('radio', { name: kind, exact: true }).click();
+const size = [480, 270] as const;
+const look = (png: Buffer) => pixels({ png }, ...size);
+
+/** The last frame, painted by itself. */
+async function lastPng(page: Page): Promise<Buffer> {
+  await goTo(page, 'Output');
+  await as(page, 'Picture');
+  return readFileSync(await take(page, 'Export PNG', 'last.png'));
+}
+
+test('pictures: PNG is exact, JPEG, SVG, PDF and GIF show the same', async ({ page, context }) => {
+  await openRace(page);
+  const png = await lastPng(page);
+  expect(png.readUInt32BE(16)).toBe(1920);
+  const again = readFileSync(await take(page, 'Export PNG', 'again.png'));
+  expect(again.equals(png), 'the same picture, byte for byte').toBe(true);
+  await as(page, '2×');
+  expect(readFileSync(await take(page, 'Export PNG', 'twice.png')).readUInt32BE(16)).toBe(3840);
+  await as(page, '1×');
+  await as(page, 'JPEG');
+  const jpeg = await take(page, 'Export JPG', 'last.jpg');
+  const jpegPixels = execFileSync(
+    'ffmpeg',
+    [
+      '-v',
+      'error',
+      '-i',
+      jpeg,
+      '-vf',
+      `scale=${size.join(':')}:flags=area`,
+      '-f',
+      'rawvideo',
+      '-pix_fmt',
+      'rgb24',
+      'pipe:1',
+    ],
+    { maxBuffer: 1e8 },
+  );
+  expect(meanDifference(jpegPixels, look(png))).toBeLessThan(3);
+
+  await as(page, 'SVG');
+  const svg = await take(page, 'Export SVG', 'last.svg');
+  expect(readFileSync(svg, 'utf8')).toContain('>Bravo<');
+  const viewer = await context.newPage();
+  await viewer.setViewportSize({ width: 1920, height: 1080 });
+  await viewer.goto(`file://${svg}`);
+  await viewer.waitForTimeout(500);
+  expect(meanDifference(look(await viewer.screenshot()), look(png))).toBeLessThan(2.5);
+
+  await as(page, 'PDF');
+  const pdf = await take(page, 'Export PDF', 'last.pdf');
+  execFileSync('pdftoppm', ['-png', '-r', '96', '-singlefile', pdf, path.join(folder, 'page')]);
+  const last = readFileSync(path.join(folder, 'page.png'));
+  expect(last.readUInt32BE(16)).toBe(1920);
+  expect(meanDifference(look(last), look(png))).toBeLessThan(4);
+  await as(page, 'A page for each period');
+  const pages = await take(page, 'Export PDF', 'pages.pdf');
+  expect(execFileSync('pdfinfo', [pages], { encoding: 'utf8' })).toMatch(/Pages:\s+3\n/);
+
+  await as(page, 'GIF');
+  const gif = await take(page, 'Export GIF', 'race.gif');
+  const found = JSON.parse(
+    execFileSync(
+      'ffprobe',
+      [
+        '-v',
+        'error',
+        '-count_frames',
+        '-show_entries',
+        'stream=nb_read_frames,avg_frame_rate,width',
+        '-of',
+        'json',
+        gif,
+      ],
+      { encoding: 'utf8' },
+    ),
+  ).streams[0];
+  expect(found).toMatchObject({ nb_read_frames: '40', avg_frame_rate: '20/1', width: 800 });
+  // Known colours come out within 12 of 255: the paper in the corner.
+  const [r = 0, g = 0, b = 0] = pixels({ film: gif, frame: 39 }, ...size);
+  expect(Math.max(Math.abs(r - 255), Math.abs(g - 252), Math.abs(b - 245))).toBeLessThanOrEqual(12);
+});
+
+test('a web page plays from a folder, alone, and is safe whatever the data says', async ({ page, context }) => {
+  const nasty = '</script><script>alert(1)</script>';
+  await openRace(page, raceTable.replaceAll('Bravo', `"${nasty}"`));
+  await goTo(page, 'Output');
+  await as(page, 'Web page');
+  const file = await take(page, 'Export web page', 'film.html');
+  expect(readFileSync(file).length).toBeLessThan(400_000);
+  const viewer = await context.newPage();
+  const problems: string[] = [];
+  viewer.on('dialog', (dialog) => problems.push(dialog.message()));
+  viewer.on('pageerror', (error) => problems.push(error.message));
+  viewer.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
+  const requests: string[] = [];
+  viewer.on('request', (request) => /^(https?|wss?):/.test(request.url()) && requests.push(request.url()));
+  await viewer.emulateMedia({ reducedMotion: 'reduce' });
+  await viewer.goto(`file://${file}`);
+  await expect(viewer.locator('#words')).toContainText('2012: 1. ');
+  await expect(viewer.locator('#words')).toContainText(nasty);
+  await expect(viewer.getByRole('button', { name: 'Play' })).toBeVisible();
+  // The first step goes back to where the last period was reached.
+  await viewer.getByRole('button', { name: 'Last period' }).click();
+  await viewer.getByRole('button', { name: 'Last period' }).click();
+  await expect(viewer.locator('#words')).toContainText('2011: 1. Alpha, 40');
+  await viewer.keyboard.press('Home');
+  await expect(viewer.locator('#words')).toContainText('2010: 1. ');
+  await viewer.keyboard.press('Space');
+  await expect(viewer.getByRole('button', { name: 'Pause' })).toBeVisible();
+  await expect(viewer.getByRole('table')).toContainText('Alpha');
+  expect(problems).toEqual([]);
+  expect(requests).toEqual([]);
+});
+
+test('an image sequence keeps transparency, and so does a transparent film', async ({ page }) => {
+  await openRace(page);
+  await goTo(page, 'Dress');
+  await page.getByRole('combobox', { name: 'Background is' }).click();
+  await page.getByRole('option', { name: 'Transparent' }).click();
+  await goTo(page, 'Output');
+  await as(page, 'Image sequence');
+  await page.getByRole('combobox', { name: 'Size' }).click();
+  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+  const zip = unzipSync(readFileSync(await take(page, 'Export image sequence', 'frames.zip')));
+  const names = Object.keys(zip);
+  expect(names).toHaveLength(50);
+  expect([...names].sort()).toEqual(names);
+  const frame = path.join(folder, 'frame.png');
+  execFileSync('tee', [frame], { input: zip[names[0] ?? ''], stdio: ['pipe', 'ignore', 'inherit'] });
+  const alphaOf = (input: string[]) => {
+    const args = [
+      '-v',
+      'error',
+      ...input,
+      '-frames:v',
+      '1',
+      '-vf',
+      'extractplanes=a,scale=64:36:flags=area',
+      '-f',
+      'rawvideo',
+      '-pix_fmt',
+      'gray',
+      'pipe:1',
+    ];
+    return execFileSync('ffmpeg', args, { maxBuffer: 1e8 });
+  };
+  const still = alphaOf(['-i', frame]);
+  expect(still[0]).toBeLessThan(3);
+  expect(Math.max(...still)).toBeGreaterThan(252);
+  await as(page, 'Film');
+  await as(page, 'WebM, transparent');
+  const film = await take(page, /^Export WEBM/, 'clear.webm');
+  const moving = alphaOf(['-c:v', 'libvpx-vp9', '-i', film]);
+  expect(moving[0]).toBeLessThan(12);
+  expect(Math.max(...moving)).toBeGreaterThan(240);
+  expect(probe(film).nb_read_frames).toBe('50');
+});
+
+test('every format that this browser encodes comes out whole', async ({ page }) => {
+  await openRace(page);
+  await goTo(page, 'Output');
+  await page.getByRole('combobox', { name: 'Size' }).click();
+  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+  for (const [name, codec] of [
+    ['MP4 (H.264)', 'h264'],
+    ['WebM (VP8)', 'vp8'],
+    ['MP4 (AV1)', 'av1'],
+    ['MP4 (VP9)', 'vp9'],
+  ] as const) {
+    await as(page, name);
+    const film = await take(page, /^Export (MP4|WEBM)/, `film-${codec}`);
+    expect(probe(film)).toMatchObject({
+      codec_name: codec,
+      nb_read_frames: '50',
+      width: 854,
+      height: 480,
+      color_space: 'bt709',
+      color_range: 'tv',
+    });
+    execFileSync('ffmpeg', ['-v', 'error', '-xerror', '-i', film, '-f', 'null', '-']);
+  }
+});
+
+test('numbers go out as CSV, workbook and JSON', async ({ page }) => {
+  await openRace(page, raceTable.replaceAll('Alpha', '=Alpha'));
+  await goTo(page, 'Output');
+  await as(page, 'Numbers');
+  await as(page, 'Ranking per period');
+  const csv = readFileSync(await take(page, 'Export CSV', 'ranking.csv'), 'utf8').split('\n');
+  expect(csv.slice(0, 3)).toEqual(['period,rank,category,value,change', '2010,1,Bravo,30,', '2010,2,Cirrus,20,']);
+  expect(csv.join('\n')).toContain("'=Alpha");
+  await as(page, 'Values per frame');
+  await as(page, 'JSON');
+  const frames = JSON.parse(readFileSync(await take(page, 'Export JSON', 'frames.json'), 'utf8'));
+  expect(frames).toHaveLength(150);
+  expect(frames[0]).toEqual({ frame: 0, seconds: 0, period: '2010', rank: 1, category: 'Bravo', value: 30 });
+  await as(page, 'XLSX');
+  expect(
+    readFileSync(await take(page, 'Export XLSX', 'frames.xlsx'))
+      .subarray(0, 2)
+      .toString(),
+  ).toBe('PK');
+});
+
+test('a queue makes a film for each group and size, goes on after a hold, and hands over a ZIP', async ({ page }) => {
+  const grouped = raceTable
+    .trim()
+    .split('\n')
+    .map((line, i) => (i === 0 ? `${line},isle` : `${line},North\n${line},South`))
+    .join('\n');
+  await openRace(page, grouped);
+  await goTo(page, 'Shape');
+  await page.getByRole('button', { name: /Notation, groups/ }).click();
+  await page.getByRole('combobox', { name: 'One chart for each' }).click();
+  await page.getByRole('option', { name: 'isle' }).click();
+  await goTo(page, 'Output');
+  await page.getByRole('combobox', { name: 'Size' }).click();
+  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+  await page.getByRole('switch', { name: 'A file for each group' }).click();
+  await page.getByLabel('1:1').check();
+  await page.getByRole('button', { name: 'Export 4 files' }).click();
+  await page.getByRole('button', { name: 'Hold', exact: true }).click();
+  await page.getByRole('button', { name: 'Go on', exact: true }).click();
+  const files = page.getByRole('list', { name: 'Files' }).getByRole('listitem');
+  await expect(files).toHaveCount(4);
+  await expect(files.filter({ hasText: 'done in' })).toHaveCount(4, { timeout: 90_000 });
+  const zip = unzipSync(readFileSync(await take(page, 'Save all as ZIP', 'all.zip')));
+  expect(Object.keys(zip).sort()).toEqual([
+    'Boats-North-480x480.mp4',
+    'Boats-North-854x480.mp4',
+    'Boats-South-480x480.mp4',
+    'Boats-South-854x480.mp4',
+  ]);
+  await goTo(page, 'Dress');
+  await expect(words(page)).toContainText('Bravo');
+});
