@@ -32,7 +32,14 @@ const bundle = async (file, platform) => {
     format: platform === 'node' ? 'esm' : 'iife',
     platform,
     legalComments: 'none',
-    ...(platform === 'node' ? { packages: 'external' } : {}),
+    // Everything inside: data files of packages are no modules to Node.
+    ...(platform === 'node'
+      ? {
+          banner: {
+            js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+          },
+        }
+      : {}),
   });
   return result.outputFiles[0].text;
 };

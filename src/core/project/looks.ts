@@ -215,7 +215,8 @@ export const looks: readonly Look[] = [
   ),
 ];
 
-const schema = Joi.object({
+/** A look, as it stands in its file. */
+export const lookSchema = Joi.object({
   format: Joi.valid('plucky-tempo-look').required(),
   version: Joi.valid(1).required(),
   name: Joi.string().min(1).max(100).required(),
@@ -264,7 +265,7 @@ export function readLook(text: string): Outcome<Look> {
       'newer-version',
       `This look was saved by a newer Plucky Tempo (version ${version}, this one reads up to 1).`,
     );
-  const { error } = schema.validate(data, { abortEarly: false, convert: false });
+  const { error } = lookSchema.validate(data, { abortEarly: false, convert: false });
   if (!error) return { ok: true, value: data as Look, issues: [] };
   const issues: Issue[] = error.details.map(({ path, message }) => ({
     code: 'damaged-look',

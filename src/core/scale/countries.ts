@@ -5,7 +5,7 @@ import {
   getAlpha2Codes,
   numericToAlpha2,
   registerLocale,
-} from 'i18n-iso-countries/index';
+} from 'i18n-iso-countries/index.js';
 import english from 'i18n-iso-countries/langs/en.json';
 
 registerLocale(english);

@@ -28,7 +28,8 @@ export const fieldsSchema = Joi.object({
   decimal: Joi.valid('auto', 'point', 'comma').required(),
 });
 
-const schema = Joi.object({
+/** A step file, as it stands on disk. */
+export const stepsFileSchema = Joi.object({
   format: Joi.valid('plucky-tempo-steps').required(),
   version: Joi.valid(1).required(),
   fields: fieldsSchema.required(),
@@ -53,7 +54,7 @@ export function readStepsFile(text: string): Outcome<StepsFile> {
   if (format !== 'plucky-tempo-steps') {
     return refuse('not-steps', 'This is not a file of preparation steps. Choose one that was saved in Shape.');
   }
-  const { error, value } = schema.validate(data, { abortEarly: false, convert: false });
+  const { error, value } = stepsFileSchema.validate(data, { abortEarly: false, convert: false });
   if (!error) return { ok: true, value: value as StepsFile, issues: [] };
   const issues: Issue[] = error.details.map(({ path, message }) => ({
     code: 'damaged-steps',

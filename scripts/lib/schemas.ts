@@ -1,0 +1,17 @@
+import parse from 'joi-to-json';
+import { lookSchema } from '@/core/project/looks';
+import { projectSchema } from '@/core/project/schema';
+import { stepsFileSchema } from '@/core/shaping/steps-file';
+
+/** The JSON Schemas of the open formats, as text. */
+export function schemasOf(): Record<'project' | 'look' | 'steps', string> {
+  const write = (title: string, schema: object) => {
+    const body = parse(schema as Parameters<typeof parse>[0], 'json-draft-2019-09') as object;
+    return `${JSON.stringify({ $schema: 'https://json-schema.org/draft/2019-09/schema', title, ...body }, null, 2)}\n`;
+  };
+  return {
+    project: write('project.json of a Plucky Tempo project', projectSchema),
+    look: write('A look of Plucky Tempo', lookSchema),
+    steps: write('Preparation steps of Plucky Tempo', stepsFileSchema),
+  };
+}
