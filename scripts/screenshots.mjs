@@ -1,5 +1,5 @@
 // npm run screenshots: makes docs/screenshots/ anew from the demo data.
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { chromiumArgs, chromiumPath } from './lib/chromium.mjs';
 import { freePort, startServer } from './lib/server.mjs';
@@ -44,10 +44,71 @@ try {
   const light = await open('light');
   await seek(light, 0.56);
   await shoot(light, 'dress');
+  const emblems = path.join(root, 'public/samples/emblems');
+  await light
+    .getByLabel('Pictures of categories')
+    .setInputFiles(readdirSync(emblems).map((name) => path.join(emblems, name)));
+  await light.getByText(/pictures added/).waitFor();
+  await light.getByRole('button', { name: 'Who has which' }).click();
+  await light
+    .getByRole('heading', { name: 'Pictures', exact: true })
+    .evaluate((title) => title.scrollIntoView({ block: 'start' }));
+  await light.waitForTimeout(9000);
+  await shoot(light, 'dress-pictures');
+  await light.getByRole('button', { name: 'Who has which' }).click();
+  await light.getByRole('radio', { name: 'Dusk' }).click();
+  await light.getByRole('button', { name: 'Can they be told apart?' }).click();
+  await light.getByRole('button', { name: 'Colour list' }).evaluate((title) => title.scrollIntoView({ block: 'end' }));
+  await shoot(light, 'colour-check');
+  await light.getByRole('button', { name: 'Can they be told apart?' }).click();
+  await light.getByRole('button', { name: 'Look Columns at dusk' }).click();
+  await light
+    .getByRole('heading', { name: 'Looks', exact: true })
+    .evaluate((title) => title.scrollIntoView({ block: 'start' }));
+  await light.waitForTimeout(2000);
+  await shoot(light, 'looks');
+  await light.getByRole('button', { name: 'Look Paper' }).click();
   await step(light, 'Pace');
+  await light.getByRole('spinbutton', { name: 'Slower where places change' }).fill('4');
+  await light.keyboard.press('Enter');
+  const strip = await light.getByRole('slider', { name: 'Playhead' }).boundingBox();
+  await light.mouse.move(strip.x + strip.width * 0.34, strip.y + 5);
+  await light.mouse.down();
+  await light.mouse.move(strip.x + strip.width * 0.52, strip.y + 5, { steps: 4 });
+  await light.mouse.up();
+  await light.getByRole('button', { name: 'Pause', exact: true }).click();
+  await light.getByRole('button', { name: 'Caption here' }).click();
+  await light.getByLabel('Text of the caption').fill('{leader} carries {value} people in {period}');
+  await seek(light, 0.44);
+  await light
+    .getByRole('heading', { name: 'Captions', exact: true })
+    .evaluate((title) => title.scrollIntoView({ block: 'start' }));
   await shoot(light, 'pace');
+  await light
+    .getByRole('heading', { name: 'Moments', exact: true })
+    .evaluate((title) => title.scrollIntoView({ block: 'start' }));
+  await shoot(light, 'moments');
   await step(light, 'Output');
+  await light.waitForTimeout(4000);
   await shoot(light, 'output');
+  await light.getByRole('button', { name: 'Export MP4' }).click();
+  await light.getByText(/[1-9]\d* of 1,500 frames/).waitFor();
+  await light.waitForTimeout(4000);
+  await shoot(light, 'output-running');
+  await light.getByText(/done in/).waitFor({ timeout: 120_000 });
+  await shoot(light, 'output-done');
+  for (const size of ['9:16', '1:1']) await light.getByLabel(size).check();
+  await light.getByRole('radio', { name: 'GIF', exact: true }).click();
+  await light.getByRole('button', { name: 'Export 3 files' }).click();
+  await light
+    .getByText(/done in/)
+    .nth(1)
+    .waitFor({ timeout: 120_000 });
+  await shoot(light, 'output-queue');
+  await light
+    .getByText(/done in/)
+    .nth(3)
+    .waitFor({ timeout: 120_000 });
   await step(light, 'Gather');
   await light.getByRole('button', { name: /A workbook of harbours/ }).click();
   await light.getByRole('radio', { name: /^Passengers/ }).waitFor();

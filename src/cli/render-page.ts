@@ -1,6 +1,7 @@
 import * as Comlink from 'comlink';
 import { flagOf } from '@/app/flags';
-import { FilmPreparer, overviewOf } from '@/core/chart/prepare';
+import { overviewOf } from '@/core/chart/overview';
+import { FilmPreparer } from '@/core/chart/prepare';
 import type { ExportForm } from '@/core/project/export-form';
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';

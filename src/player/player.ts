@@ -1,4 +1,5 @@
-import { FilmPreparer, type PreparedFilm, readoutAt, sceneAt } from '@/core/chart/prepare';
+import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
+import { readoutAt } from '@/core/chart/readout';
 import { frameAt, frameTimeSec, periodTimesSec } from '@/core/pace/film-clock';
 import { cubeOfData, type FilmData } from '@/core/project/film-data';
 import { hitTest } from '@/core/scene/hit-test';

@@ -1,4 +1,4 @@
-import type { FilmOverview } from '@/core/chart/prepare';
+import type { FilmOverview } from '@/core/chart/overview';
 import { beatAt } from '@/core/pace/film-clock';
 import type { Caption, Extra, Moment } from '@/core/project/film-parts';
 import type { Look } from '@/core/project/looks';

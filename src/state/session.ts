@@ -1,5 +1,6 @@
 import { createStore } from 'zustand/vanilla';
-import type { FilmOverview, Readout } from '@/core/chart/prepare';
+import type { FilmOverview } from '@/core/chart/overview';
+import type { Readout } from '@/core/chart/readout';
 import type { ExportForm } from '@/core/project/export-form';
 import type { LabelPart, TextPart } from '@/core/project/text-style';
 import type { CubeChanges } from '@/core/shaping/compare-cubes';

@@ -1,4 +1,5 @@
-import type { FilmOverview, Readout } from '@/core/chart/prepare';
+import type { FilmOverview } from '@/core/chart/overview';
+import type { Readout } from '@/core/chart/readout';
 import type { GapRule } from '@/core/motion/series';
 import type { ExportForm } from '@/core/project/export-form';
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';

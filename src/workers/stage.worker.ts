@@ -1,5 +1,7 @@
 import * as Comlink from 'comlink';
-import { FilmPreparer, overviewOf, type PreparedFilm, readoutAt, sceneAt } from '@/core/chart/prepare';
+import { overviewOf } from '@/core/chart/overview';
+import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
+import { readoutAt } from '@/core/chart/readout';
 import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
 import type { ImageBytes } from '@/core/project/film-media';
 import { type Look, withLook } from '@/core/project/looks';

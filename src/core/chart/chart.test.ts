@@ -12,7 +12,9 @@ import { fieldsOf } from '../shaping/fields';
 import { noReadingChoice } from '../table/reader';
 import { cubeOf, gappyCubes, measureBySize } from '../testing/films';
 import { domainAt } from './domain';
-import { FilmPreparer, overviewOf, readoutAt, sceneAt } from './prepare';
+import { overviewOf } from './overview';
+import { FilmPreparer, sceneAt } from './prepare';
+import { readoutAt } from './readout';
 
 const fields = fieldsOf({ shape: 'long', period: 'Year', category: 'Name', value: 'Value' });
 

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
-import { type PreparedFilm, readoutAt } from '@/core/chart/prepare';
+import type { PreparedFilm } from '@/core/chart/prepare';
+import { readoutAt } from '@/core/chart/readout';
 import { frameTimeSec } from '@/core/pace/film-clock';
 import { rankPeriods } from '@/core/shaping/period-ranks';
 import type { DataFormat } from './shaped-table';

@@ -1,4 +1,4 @@
-import type { FilmOverview } from '@/core/chart/prepare';
+import type { FilmOverview } from '@/core/chart/overview';
 
 /** Heights of the strip's three zones, in CSS pixels from the top. */
 export const zones = { rulerPx: 16, labelPx: 18 };

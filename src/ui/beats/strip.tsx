@@ -1,7 +1,7 @@
 'use client';
 
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import type { FilmOverview } from '@/core/chart/prepare';
+import type { FilmOverview } from '@/core/chart/overview';
 import { paceLimits } from '@/core/pace/pace';
 import { documentStore, endGesture } from '@/state/document';
 import { beatWeight, setBeatWeight } from '@/state/edit-chart';
@@ -35,6 +35,7 @@ export function Strip() {
   const canvas = useRef<HTMLCanvasElement>(null);
   const drag = useRef<Drag | null>(null);
   const [cursor, setCursor] = useState('pointer');
+  const [tipX, setTipX] = useState<number | null>(null);
   const overview = useSession((state) => state.overview);
   const span = useSession((state) => state.span);
   useDrawing(box, canvas);
@@ -78,6 +79,7 @@ export function Strip() {
     if (!running) {
       setCursor(edgeAt(event) >= 0 ? 'col-resize' : y < zones.rulerPx ? 'text' : 'pointer');
       const hovered = lineAt(overview, x, y, widthPx, heightPx);
+      setTipX(hovered === null ? null : x);
       if (sessionStore.getState().hovered !== hovered) setSession({ hovered });
       return;
     }
@@ -117,6 +119,7 @@ export function Strip() {
       onPointerUp={onPointerUp}
       onPointerCancel={onPointerUp}
       onPointerLeave={() => {
+        setTipX(null);
         if (!drag.current) setSession({ hovered: null });
       }}
     >
@@ -140,6 +143,7 @@ export function Strip() {
             style={{ left: percent(span[0]), width: percent(span[1] - span[0]) }}
           />
         )}
+        <LineTip x={tipX} />
         <Playhead lengthSec={overview.lengthSec} />
       </div>
       {overview.captions.map((caption) => (
@@ -188,6 +192,23 @@ export function Strip() {
           onClick={() => void studio.playback.pause().then(() => studio.playback.seek(timeSec))}
         />
       ))}
+    </div>
+  );
+}
+
+/** Whose line is under the pointer, and its value at the playhead. */
+function LineTip({ x }: { readonly x: number | null }) {
+  const hovered = useSession((state) => state.hovered);
+  const name = useSession((state) => state.overview?.lines.find(({ category }) => category === hovered)?.name);
+  const value = useSession((state) => state.readout?.rows.find(({ category }) => category === hovered)?.valueText);
+  if (x === null || name === undefined) return null;
+  return (
+    <div
+      role="tooltip"
+      className="pointer-events-none absolute -top-7 z-30 max-w-60 truncate rounded-md border border-line bg-card px-2 py-0.5 text-[12px] shadow-lg"
+      style={{ left: x + 8 }}
+    >
+      {name} {value && <span className="font-mono">{value}</span>}
     </div>
   );
 }

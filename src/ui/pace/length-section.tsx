@@ -10,6 +10,18 @@ import { NumberField } from '../parts/number-field';
 import { PickField } from '../parts/pick-field';
 import { useChart, useProject, useSession } from '../use-state';
 
+/** Whole rates, and those of broadcast: a thousandth less. */
+const rates = [
+  { label: '24', perSec: 24 },
+  { label: '25', perSec: 25 },
+  { label: '30', perSec: 30 },
+  { label: '50', perSec: 50 },
+  { label: '60', perSec: 60 },
+  { label: '23.976', perSec: 24_000 / 1001 },
+  { label: '29.97', perSec: 30_000 / 1001 },
+  { label: '59.94', perSec: 60_000 / 1001 },
+];
+
 /** The film's length, its frame rate, and the holds at its ends. */
 export function LengthSection() {
   const pace = useChart((chart) => chart.pace);
@@ -58,11 +70,11 @@ export function LengthSection() {
       </p>
       <PickField
         control="fps"
-        value={String(framesPerSec)}
-        choices={['24', '25', '30', '50', '60'].map((value) => ({ value, label: value }))}
-        onChange={(value) =>
+        value={rates.find(({ perSec }) => Math.abs(perSec - framesPerSec) < 1e-3)?.label ?? null}
+        choices={rates.map(({ label }) => ({ value: label, label }))}
+        onChange={(label) =>
           edit((draft) => {
-            draft.film.framesPerSec = Number(value);
+            draft.film.framesPerSec = rates.find((rate) => rate.label === label)?.perSec ?? 30;
           })
         }
       />
