@@ -36,7 +36,7 @@ const bundle = async (file, platform) => {
     ...(platform === 'node'
       ? {
           banner: {
-            js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+            js: "import { createRequire as tempoRequire } from 'node:module'; const require = tempoRequire(import.meta.url);",
           },
         }
       : {}),

@@ -102,6 +102,9 @@ class StagePlayer {
       film.clock.lengthSec - film.clock.closingSec - 0.01,
     );
     for (const look of looks) {
+      // Edits and playing go first; pictures of a film that is gone are of no use.
+      await new Promise((resolve) => setTimeout(resolve));
+      if (this.film !== film || !this.cube) return [];
       const project = withLook(film.project, look);
       const { stage } = project.film;
       const canvas = new OffscreenCanvas(widthPx, Math.max(1, Math.round((widthPx * stage.heightPx) / stage.widthPx)));

@@ -148,7 +148,7 @@ function useThumbnails(all: readonly Look[]): readonly ImageBitmap[] {
     let ended = false;
     const timer = setTimeout(() => {
       void thumbnails(all, THUMBNAIL_PX).then((made) => {
-        if (!ended) setPictures(made);
+        if (!ended && made.length > 0) setPictures(made);
       });
     }, 300);
     return () => {

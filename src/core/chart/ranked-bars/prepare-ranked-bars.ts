@@ -84,7 +84,8 @@ export function prepareRankedBars(
     domain,
     formatValue,
     measure,
-    categoryNames: series.map((c) => cube.categories[c] ?? ''),
+    // Of thousands that could tie for a place few are ever seen; only their names need room.
+    categoryNames: series.map((c, k) => ((motion.showing[k]?.length ?? 0) > 0 ? (cube.categories[c] ?? '') : '')),
   };
   const plan = direction === 'lying' ? planLying(room) : planStanding(room);
   const pictures = picturesOf(project, chart, cube);
