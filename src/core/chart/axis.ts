@@ -6,7 +6,7 @@ import { type Font, fitText, type MeasureText } from '../scene/text-fit';
 import type { Box } from './box';
 import { type Domain, type DomainCourse, extremesOf, placeInDomain } from './domain';
 import type { Frame } from './frame';
-import { ASCENT, cased, DESCENT, fontOf, withShadow } from './text-block';
+import { ASCENT, cased, DESCENT, fontOf, labelNode, pushWithShadow } from './text-block';
 
 /** Which way values run: to the right, or upwards. */
 export type Direction = 'lying' | 'standing';
@@ -143,42 +143,41 @@ function tickNodes(axis: ValueAxis, bars: Box, domain: Domain, parts: number): S
   const format = axis.formatTick(decimals);
   const stroke = dress.axis.gridColour ?? frame.inks.line;
   const start = dress.axis.side === 'start';
-  return ticks.flatMap(({ value, opacity, labelOpacity }): SceneNode[] => {
+  const { gridWidth, ticks: labelled } = dress.axis;
+  const style = dress.labels.tick;
+  const fill = style.colour ?? frame.inks.quiet;
+  const lying = direction === 'lying';
+  const nodes: SceneNode[] = [];
+  for (const { value, opacity, labelOpacity } of ticks) {
     const along = alongPx(direction, bars, domain, value);
-    const nodes: SceneNode[] = [];
-    if (dress.axis.gridWidth > 0) {
-      const strokeWidthPx = dress.axis.gridWidth * frame.unit;
+    if (gridWidth > 0) {
+      const points = gridLine(axis, bars, along);
       nodes.push({
         kind: 'path',
         id: `grid:${value}`,
         subject,
-        points: gridLine(axis, bars, along),
+        points,
         stroke,
-        strokeWidthPx,
+        strokeWidthPx: gridWidth * frame.unit,
         opacity,
       });
     }
-    if (!dress.axis.ticks || labelOpacity <= 0) return nodes;
-    const text = cased(format(value), dress.labels.tick);
-    const fill = dress.labels.tick.colour ?? frame.inks.quiet;
-    const base = { kind: 'text' as const, id: `tick:${value}`, subject, text, font, fill, opacity: labelOpacity };
-    const node: TextNode =
-      direction === 'lying'
-        ? {
-            ...base,
-            align: 'middle',
-            ...clampedX(axis, text, along),
-            y: start ? bars.y - font.sizePx * (DESCENT + 0.2) : bars.y + bars.heightPx + font.sizePx * (ASCENT + 0.2),
-          }
-        : {
-            ...base,
-            align: start ? 'end' : 'start',
-            x: start ? bars.x - font.sizePx * 0.5 : bars.x + bars.widthPx + font.sizePx * 0.5,
-            y: Math.min(bars.y + bars.heightPx, Math.max(bars.y, along)) + font.sizePx * 0.35,
-          };
-    nodes.push(...withShadow(node, dress.labels.tick.shadow));
-    return nodes;
-  });
+    if (!labelled || labelOpacity <= 0) continue;
+    const text = cased(format(value), style);
+    const outside = start
+      ? bars.y - font.sizePx * (DESCENT + 0.2)
+      : bars.y + bars.heightPx + font.sizePx * (ASCENT + 0.2);
+    const beside = start ? bars.x - font.sizePx * 0.5 : bars.x + bars.widthPx + font.sizePx * 0.5;
+    const x = lying ? clampedX(axis, text, along) : beside;
+    const y = lying ? outside : Math.min(bars.y + bars.heightPx, Math.max(bars.y, along)) + font.sizePx * 0.35;
+    const align = lying ? 'middle' : start ? 'end' : 'start';
+    pushWithShadow(
+      nodes,
+      labelNode(`tick:${value}`, subject, text, x, y, font, fill, align, labelOpacity, false),
+      style.shadow,
+    );
+  }
+  return nodes;
 }
 
 function decimalsOfInterval(interval: number): number {
@@ -189,10 +188,10 @@ function decimalsOfInterval(interval: number): number {
 }
 
 /** A label in the middle of its line, but never beyond the stage's margins. */
-function clampedX({ frame, font, measure }: ValueAxis, text: string, along: number): { x: number } {
+function clampedX({ frame, font, measure }: ValueAxis, text: string, along: number): number {
   const half = measure(text, font) / 2;
   const { plot } = frame;
-  return { x: Math.max(plot.x - frame.unit + half, Math.min(plot.x + plot.widthPx + frame.unit - half, along)) };
+  return Math.max(plot.x - frame.unit + half, Math.min(plot.x + plot.widthPx + frame.unit - half, along));
 }
 
 function nameNode(axis: ValueAxis, bars: Box): SceneNode[] {
@@ -251,7 +250,7 @@ function markNodes(axis: ValueAxis, bars: Box, domain: Domain, average: number):
         ? measure(text.replace(/\d/g, '0'), font) + font.sizePx
         : font.sizePx * (ASCENT + DESCENT + 0.1);
     const row = direction === 'lying' ? i % MARK_ROWS : 0;
-    const place = direction === 'lying' ? clampedX(axis, text, along).x : along;
+    const place = direction === 'lying' ? clampedX(axis, text, along) : along;
     // Of two labels that meet, the later one steps back before they touch.
     let strength = inside;
     for (const other of drawn) {

@@ -21,15 +21,24 @@ function contrast(a: string, b: string): number {
 
 /** A mix of two colours; `share` of the second, in [0, 1]. */
 export function mixColours(a: string, b: string, share: number): string {
+  if (share <= 0) return a;
+  if (share >= 1) return b;
   const [from, to] = [channels(a), channels(b)];
   const mixed = from.map((channel, i) => Math.round(channel + ((to[i] ?? 0) - channel) * share));
   return `#${mixed.map((channel) => channel.toString(16).padStart(2, '0')).join('')}`;
 }
 
-/** The ink that reads best on a background. */
+const inks = new Map<string, string>();
+
+/** The ink that reads best on a background. Remembered, since every frame asks for the same few. */
 export function inkOn(background: string): string {
+  const known = inks.get(background);
+  if (known) return known;
   const [dark, light] = ['#1C2B33', '#F7F2E6'];
-  return contrast(dark, background) >= contrast(light, background) ? dark : light;
+  const found = contrast(dark, background) >= contrast(light, background) ? dark : light;
+  if (inks.size > 5000) inks.clear();
+  inks.set(background, found);
+  return found;
 }
 
 /** A colour written as `#rgb` or `#rrggbb`, with or without the sign, as `#rrggbb`; null for any other text. */

@@ -3,7 +3,7 @@ import { lineWidth } from '../../scene/layout-text';
 import type { Paint, SceneNode, Subject, TextNode } from '../../scene/scene';
 import type { Font } from '../../scene/text-fit';
 import { monogramOf } from '../pictures';
-import { ASCENT, DESCENT, withShadow } from '../text-block';
+import { ASCENT, DESCENT, labelNode, pushWithShadow } from '../text-block';
 import type { BarAt } from './bars-at';
 import { type LabelPlaces, placeLabels } from './place-labels';
 import type { PreparedRankedBars } from './prepare-ranked-bars';
@@ -53,6 +53,10 @@ export class BarDrawing {
     });
   }
 
+  private get picturePx(): number {
+    return this.prepared.picturePx;
+  }
+
   private hasPicture(): boolean {
     const { chart, pictures, picturePx } = this.prepared;
     return picturePx > 0 && (chart.dress.pictures.monograms || pictures[this.bar.series] !== null);
@@ -74,8 +78,8 @@ export class BarDrawing {
     return { part, category: this.bar.category };
   }
 
-  /** The bar, its shadow under it. */
-  shape(): SceneNode[] {
+  /** Adds the bar to a list, its shadow under it. */
+  pushShape(nodes: SceneNode[]): void {
     const { chart, thickPx, frame } = this.prepared;
     const { bars: style } = chart.dress;
     const { bar } = this;
@@ -86,7 +90,6 @@ export class BarDrawing {
       ? { x: low, y: across, widthPx: lengthPx, heightPx: thickPx }
       : { x: across, y: low, widthPx: thickPx, heightPx: lengthPx };
     const radiusPx = (style.corners * thickPx) / 2;
-    const nodes: SceneNode[] = [];
     if (style.shadow > 0) {
       // Soft edges without a blur: a few boxes, each a little larger.
       for (const [step, strength] of [
@@ -109,21 +112,30 @@ export class BarDrawing {
         });
       }
     }
-    const outline =
-      style.outline > 0
-        ? { stroke: style.outlineColour ?? frame.inks.strong, strokeWidthPx: style.outline * frame.unit }
-        : {};
-    nodes.push({
-      kind: 'rect',
-      id: `bar:${bar.category}`,
-      subject: this.subject('bar'),
-      ...box,
-      radiusPx,
-      fill: this.fill(),
-      opacity: bar.opacity,
-      ...outline,
-    });
-    return nodes;
+    const { x, y, widthPx, heightPx } = box;
+    const subject = this.subject('bar');
+    const fill = this.fill();
+    const id = `bar:${bar.category}`;
+    const { opacity } = bar;
+    if (style.outline <= 0) nodes.push({ kind: 'rect', id, subject, x, y, widthPx, heightPx, radiusPx, fill, opacity });
+    else {
+      const stroke = style.outlineColour ?? frame.inks.strong;
+      const strokeWidthPx = style.outline * frame.unit;
+      nodes.push({
+        kind: 'rect',
+        id,
+        subject,
+        x,
+        y,
+        widthPx,
+        heightPx,
+        radiusPx,
+        fill,
+        opacity,
+        stroke,
+        strokeWidthPx,
+      });
+    }
   }
 
   private fill(): Paint {
@@ -137,13 +149,13 @@ export class BarDrawing {
       : { kind: 'linear', x0: 0, y0: bar.from, x1: 0, y1: bar.to, from, to: bar.colour };
   }
 
-  /** Name, picture and value. */
-  labels(strength: number): SceneNode[] {
+  /** Adds name, picture and value to a list. */
+  pushLabels(nodes: SceneNode[], strength: number): void {
+    if (this.picturePx > 0) this.pushPicture(nodes, this.bar.opacity, strength);
     const opacity = this.bar.opacity * strength;
-    return [
-      ...this.picture(this.bar.opacity, strength),
-      ...(opacity > 0 ? [...this.name(opacity), ...this.value(opacity)] : []),
-    ];
+    if (opacity <= 0) return;
+    this.pushName(nodes, opacity);
+    this.pushValue(nodes, opacity);
   }
 
   /** On screen, along: a distance from the bar's foot in the direction in which it grows, for a part of some size. */
@@ -155,71 +167,56 @@ export class BarDrawing {
     return Math.min(limit - sizePx, Math.max(0, start));
   }
 
-  private name(opacity: number): SceneNode[] {
+  private pushName(nodes: SceneNode[], opacity: number): void {
     const { chart, names, nameAt, ink } = this.prepared;
     const { bars: style, labels } = chart.dress;
     const name = names[this.bar.series];
-    if (!name || name.lines.length === 0) return [];
+    if (!name) return;
     const { font, lines } = name;
     const inside = style.names === 'inside';
     const linePx = font.sizePx * 1.16;
-    const fill = inside ? mixColours(ink.name, inkOn(this.bar.colour), this.places.nameInside) : ink.name;
-    return lines.flatMap((text, i) => {
-      const base = {
-        kind: 'text' as const,
-        id: `name:${this.bar.category}:${i}`,
-        subject: this.subject('name'),
-        text,
-        font,
-        fill,
-        opacity,
-      };
-      let node: TextNode;
+    const share = inside ? this.places.nameInside : 0;
+    const fill = share > 0 ? mixColours(ink.name, inkOn(this.bar.colour), share) : ink.name;
+    const subject = this.subject('name');
+    for (let i = 0; i < lines.length; i++) {
+      const id = `name:${this.bar.category}:${i}`;
+      let [x, y, align]: [number, number, TextNode['align']] = [nameAt, 0, 'end'];
       if (this.lying) {
-        const y = this.middle + font.sizePx * 0.35 + (i - (lines.length - 1) / 2) * linePx;
-        node = inside
-          ? { ...base, x: this.alongOf(this.places.name, name.widthPx), y, align: 'start' }
-          : { ...base, x: nameAt, y, align: 'end' };
+        y = this.middle + font.sizePx * 0.35 + (i - (lines.length - 1) / 2) * linePx;
+        if (inside) [x, align] = [this.alongOf(this.places.name, name.widthPx), 'start'];
       } else {
         const top = inside ? this.alongOf(this.places.name, lines.length * linePx) : nameAt;
-        node = { ...base, x: this.middle, y: top + font.sizePx * ASCENT + i * linePx, align: 'middle' };
+        [x, y, align] = [this.middle, top + font.sizePx * ASCENT + i * linePx, 'middle'];
       }
-      return withShadow(node, labels.name.shadow);
-    });
+      pushWithShadow(
+        nodes,
+        labelNode(id, subject, lines[i] ?? '', x, y, font, fill, align, opacity, false),
+        labels.name.shadow,
+      );
+    }
   }
 
-  private value(opacity: number): SceneNode[] {
+  private pushValue(nodes: SceneNode[], opacity: number): void {
     const { chart, fonts, ink } = this.prepared;
-    if (this.valueText === '') return [];
-    const { labels } = chart.dress;
+    if (this.valueText === '') return;
     const font = fonts.value;
-    const fill = mixColours(ink.value, inkOn(this.bar.colour), this.places.valueInside);
-    const base = {
-      kind: 'text' as const,
-      id: `value:${this.bar.category}`,
-      subject: this.subject('value'),
-      text: this.valueText,
-      font,
-      fill,
-      opacity,
-      tabular: true,
-    };
+    const share = this.places.valueInside;
+    const fill = share > 0 ? mixColours(ink.value, inkOn(this.bar.colour), share) : ink.value;
     const linePx = font.sizePx * (ASCENT + DESCENT);
-    const node: TextNode = this.lying
-      ? {
-          ...base,
-          x: this.alongOf(this.places.value, this.valueWidthPx),
-          y: this.middle + font.sizePx * 0.35,
-          align: 'start',
-        }
-      : { ...base, x: this.middle, y: this.alongOf(this.places.value, linePx) + font.sizePx * ASCENT, align: 'middle' };
-    return withShadow(node, labels.value.shadow);
+    const x = this.lying ? this.alongOf(this.places.value, this.valueWidthPx) : this.middle;
+    const y = this.lying
+      ? this.middle + font.sizePx * 0.35
+      : this.alongOf(this.places.value, linePx) + font.sizePx * ASCENT;
+    const align = this.lying ? 'start' : 'middle';
+    const id = `value:${this.bar.category}`;
+    const node = labelNode(id, this.subject('value'), this.valueText, x, y, font, fill, align, opacity, true);
+    pushWithShadow(nodes, node, chart.dress.labels.value.shadow);
   }
 
-  private picture(opacity: number, strength: number): SceneNode[] {
+  private pushPicture(nodes: SceneNode[], opacity: number, strength: number): void {
     const { chart, pictures, picturePx, pictureAt, fonts, categoryNames } = this.prepared;
     const { pictures: style } = chart.dress;
-    if (!style.shown || !this.hasPicture() || opacity <= 0) return [];
+    if (!this.hasPicture() || opacity <= 0) return;
     const ref = pictures[this.bar.series] ?? null;
     const alongPx = picturePx * (this.lying ? this.aspect() : 1);
     const acrossPx = picturePx * (this.lying ? 1 : this.aspect());
@@ -238,36 +235,49 @@ export class BarDrawing {
     const radiusPx = style.shape === 'round' ? picturePx / 2 : style.shape === 'square' ? picturePx * 0.12 : 0;
     if (ref) {
       const crop = style.shape === 'plain' ? {} : { crop: squareOf(ref.aspect) };
-      return [
-        {
-          kind: 'image',
-          id,
-          subject,
-          ...box,
-          imageId: ref.imageId,
-          opacity,
-          ...crop,
-          ...(radiusPx > 0 ? { radiusPx } : {}),
-        },
-      ];
+      nodes.push({
+        kind: 'image',
+        id,
+        subject,
+        ...box,
+        imageId: ref.imageId,
+        opacity,
+        ...crop,
+        ...(radiusPx > 0 ? { radiusPx } : {}),
+      });
+      return;
     }
     const disc = mixColours(this.bar.colour, '#FFFFFF', 0.78);
     const text = monogramOf(categoryNames[this.bar.series] ?? '');
-    return [
-      { kind: 'rect', id, subject, ...box, radiusPx: radiusPx || picturePx * 0.12, fill: disc, opacity },
-      {
-        kind: 'text',
-        id: `${id}:letters`,
+    const { x, y, widthPx, heightPx } = box;
+    nodes.push({
+      kind: 'rect',
+      id,
+      subject,
+      x,
+      y,
+      widthPx,
+      heightPx,
+      radiusPx: radiusPx || this.picturePx * 0.12,
+      fill: disc,
+      opacity,
+    });
+    const font = fonts.monogram;
+    const [middle, baseline] = [x + widthPx / 2, y + heightPx / 2 + font.sizePx * 0.35];
+    nodes.push(
+      labelNode(
+        `${id}:letters`,
         subject,
-        x: box.x + box.widthPx / 2,
-        y: box.y + box.heightPx / 2 + fonts.monogram.sizePx * 0.35,
         text,
-        font: fonts.monogram,
-        fill: inkOn(disc),
-        align: 'middle',
-        opacity: opacity * strength,
-      },
-    ];
+        middle,
+        baseline,
+        font,
+        inkOn(disc),
+        'middle',
+        opacity * strength,
+        false,
+      ),
+    );
   }
 }
 

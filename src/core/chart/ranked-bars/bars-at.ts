@@ -36,8 +36,12 @@ export function barsAt(
     const slot = Math.min(prepared.places, place.slot + slides);
     const fades =
       entrance.how === 'none' ? 1 : grows ? Math.min(1, Math.max(0, entrance.progress * 4)) : entrance.progress;
+    const { series, category, value, rank } = place;
     return {
-      ...place,
+      series,
+      category,
+      value,
+      rank,
       slot,
       entrance,
       across: slot * slotPx,

@@ -123,11 +123,24 @@ export function prepareRankedBars(
   };
 }
 
+/** The same few round numbers are written frame after frame. */
+function remembered(format: (value: number) => string): (value: number) => string {
+  const texts = new Map<number, string>();
+  return (value) => {
+    const known = texts.get(value);
+    if (known !== undefined) return known;
+    const text = format(value);
+    if (texts.size > 2000) texts.clear();
+    texts.set(value, text);
+    return text;
+  };
+}
+
 /** Formats of tick labels by their decimals, made once each. */
 function tickFormats(chart: RankedBarsChart): (decimals: number) => (value: number) => string {
   const formats = new Map<number, (value: number) => string>();
   return (decimals) => {
-    const format = formats.get(decimals) ?? tickFormat(chart.numbers, decimals);
+    const format = formats.get(decimals) ?? remembered(tickFormat(chart.numbers, decimals));
     formats.set(decimals, format);
     return format;
   };

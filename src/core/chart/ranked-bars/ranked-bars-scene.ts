@@ -1,7 +1,7 @@
 import { smoothStep } from '../../motion/slots';
-import type { SceneNode, TextNode } from '../../scene/scene';
+import type { SceneNode } from '../../scene/scene';
 import { axisNodes, zeroLine } from '../axis';
-import { ASCENT, withShadow } from '../text-block';
+import { ASCENT, labelNode, pushWithShadow } from '../text-block';
 import { BarDrawing } from './bar-drawing';
 import { type BarAt, barsAt } from './bars-at';
 import type { PreparedRankedBars } from './prepare-ranked-bars';
@@ -14,12 +14,10 @@ export function rankedBarsNodes(
   const { axis, bars: box, parts } = prepared;
   const { bars, domain, words } = barsAt(prepared, timeSec);
   const shapes: SceneNode[] = [];
-  const labels: SceneNode[] = [];
   const drawn = bars.map((bar) => new BarDrawing(prepared, bar));
-  drawn.forEach((drawing, i) => {
-    shapes.push(...drawing.shape());
-    labels.push(...drawing.labels(strengthOf(drawn, i, prepared.slotPx)));
-  });
+  for (const drawing of drawn) drawing.pushShape(shapes);
+  // Labels come after all bars, so that two bars that pass each other never hide a number.
+  for (let i = 0; i < drawn.length; i++) drawn[i]?.pushLabels(shapes, strengthOf(drawn, i, prepared.slotPx));
   const nodes: SceneNode[] = [
     {
       kind: 'group',
@@ -27,7 +25,7 @@ export function rankedBarsNodes(
       opacity: words,
       children: [...axisNodes(axis, box, domain, parts, averageOf(bars)), ...rankNodes(prepared)],
     },
-    { kind: 'group', id: 'bars', clip: prepared.clip, children: [...shapes, ...labels] },
+    { kind: 'group', id: 'bars', clip: prepared.clip, children: shapes },
     { kind: 'group', id: 'zero', opacity: words, children: zeroLine(axis, box, domain) },
   ];
   return { nodes, bars, words };
@@ -65,26 +63,34 @@ function strengthOf(drawn: readonly BarDrawing[], i: number, slotPx: number): nu
   return strength;
 }
 
-/** The number of each place; they stand still. */
+const ranks = new WeakMap<PreparedRankedBars, SceneNode[]>();
+
+/** The number of each place; they stand still, so they are made once. */
 function rankNodes(prepared: PreparedRankedBars): SceneNode[] {
+  const known = ranks.get(prepared);
+  if (known) return known;
   const { chart, bars, slotPx, fonts, ink, places } = prepared;
-  if (!chart.dress.bars.ranks || chart.order === 'table') return [];
-  const { labels } = chart.dress;
-  return Array.from({ length: places }, (_, place) => {
+  const nodes: SceneNode[] = [];
+  const shown = chart.dress.bars.ranks && chart.order !== 'table';
+  for (let place = 0; shown && place < places; place++) {
     const middle = (place + 0.5) * slotPx;
-    const base = {
-      kind: 'text' as const,
-      id: `rank:${place}`,
-      subject: { part: 'rank' as const },
-      text: String(place + 1),
-      font: fonts.rank,
-      fill: ink.rank,
-      tabular: true,
-    };
-    const node: TextNode =
-      chart.dress.bars.direction === 'lying'
-        ? { ...base, x: prepared.rankAt, y: bars.y + middle + fonts.rank.sizePx * 0.35, align: 'start' }
-        : { ...base, x: bars.x + middle, y: prepared.rankAt + fonts.rank.sizePx * ASCENT, align: 'middle' };
-    return withShadow(node, labels.rank.shadow);
-  }).flat();
+    const lying = chart.dress.bars.direction === 'lying';
+    const x = lying ? prepared.rankAt : bars.x + middle;
+    const y = lying ? bars.y + middle + fonts.rank.sizePx * 0.35 : prepared.rankAt + fonts.rank.sizePx * ASCENT;
+    const node = labelNode(
+      `rank:${place}`,
+      { part: 'rank' },
+      String(place + 1),
+      x,
+      y,
+      fonts.rank,
+      ink.rank,
+      lying ? 'start' : 'middle',
+      1,
+      true,
+    );
+    pushWithShadow(nodes, node, chart.dress.labels.rank.shadow);
+  }
+  ranks.set(prepared, nodes);
+  return nodes;
 }
