@@ -21,8 +21,20 @@ const MAX_KNOTS = 20_000;
 /** Seconds that the following axis looks to each side. */
 const REACH_SEC = 0.8;
 
-/** Prepares the axis' range for a whole film. Cost: O(knots × bars on stage + P). */
+/** Courses by motion and rule: an edit of a text or a colour changes neither. */
+const courses = new WeakMap<Motion, Map<string, DomainCourse>>();
+
+/** Prepares the axis' range for a whole film. Cost: O(knots × bars on stage + P), once for each motion and rule. */
 export function prepareDomain(motion: Motion, rule: DomainRule): DomainCourse {
+  const known = courses.get(motion) ?? new Map<string, DomainCourse>();
+  courses.set(motion, known);
+  const key = JSON.stringify(rule);
+  const course = known.get(key) ?? courseOf(motion, rule);
+  known.set(key, course);
+  return course;
+}
+
+function courseOf(motion: Motion, rule: DomainRule): DomainCourse {
   if (rule.kind === 'given') return constant(Math.min(0, rule.min), Math.max(0, rule.max));
   const { lengthSec } = motion.clock;
   const cells = Math.min(MAX_KNOTS, Math.max(1, Math.ceil(lengthSec * KNOTS_PER_SEC)));
@@ -89,11 +101,18 @@ export function domainAt(course: DomainCourse, timeSec: number): Domain {
   return max > min ? { min, max } : { min: 0, max: 1 };
 }
 
+const extremes = new WeakMap<DomainCourse, [number, number]>();
+
 /** The least and the greatest end that the axis ever has; `[0, 1]` for all-zero data. */
 export function extremesOf(course: DomainCourse): [number, number] {
-  const min = course.low.reduce((least, value) => Math.min(least, value), 0);
-  const max = course.high.reduce((most, value) => Math.max(most, value), 0);
-  return max > min ? [min, max] : [0, 1];
+  const known = extremes.get(course);
+  if (known) return known;
+  let [min, max] = [0, 0];
+  for (const value of course.low) if (value < min) min = value;
+  for (const value of course.high) if (value > max) max = value;
+  const found: [number, number] = max > min ? [min, max] : [0, 1];
+  extremes.set(course, found);
+  return found;
 }
 
 /** Where a value lies in a domain, in [0, 1]. Halved before parted, so that -1e308 to 1e308 does not overflow. */

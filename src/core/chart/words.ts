@@ -1,7 +1,6 @@
 import type { FilmMoment } from '../motion/moments';
 import { spacingAt } from '../motion/moments';
-import type { Motion } from '../motion/motion';
-import { placesAt } from '../motion/motion';
+import { type Motion, type Place, placesAt } from '../motion/motion';
 import { stepAt } from '../motion/slots';
 import { type Totals, totalAt } from '../motion/totals';
 import { plainLine } from '../scene/text-fit';
@@ -44,6 +43,17 @@ export interface Telling {
   readonly totals: Totals | null;
 }
 
+/** The places that were asked for last: several tokens of one picture ask for the same moment. */
+const lastPlaces = new WeakMap<Telling, { readonly timeSec: number; readonly places: readonly Place[] }>();
+
+function placesOnce(telling: Telling, timeSec: number): readonly Place[] {
+  const last = lastPlaces.get(telling);
+  if (last?.timeSec === timeSec) return last.places;
+  const places = placesAt(telling.motion, timeSec);
+  lastPlaces.set(telling, { timeSec, places });
+  return places;
+}
+
 /** The words of one token at a moment; null for what is no token. Cost: O(n log P). */
 export function wordAt(telling: Telling, token: string, timeSec: number): string | null {
   const { motion, cube, formatValue } = telling;
@@ -53,7 +63,7 @@ export function wordAt(telling: Telling, token: string, timeSec: number): string
   if (token === 'reign') return reignAt(telling, timeSec);
   const wanted = token === 'second' ? 1 : token === 'leader' || token === 'value' ? 0 : -1;
   if (wanted < 0) return null;
-  const place = placesAt(motion, timeSec).find(({ rank }) => rank === wanted);
+  const place = placesOnce(telling, timeSec).find(({ rank }) => rank === wanted);
   if (!place) return '–';
   return token === 'value'
     ? formatValue(place.value)

@@ -156,6 +156,17 @@ function percentSign(locale: Locale): string {
  * three significant digits.
  */
 export function decimalsOf(values: Float64Array): number {
+  const known = decimals.get(values);
+  if (known !== undefined) return known;
+  const found = countDecimals(values);
+  decimals.set(values, found);
+  return found;
+}
+
+/** Values are never changed in place, so what was found for them stays true. */
+const decimals = new WeakMap<Float64Array, number>();
+
+function countDecimals(values: Float64Array): number {
   let greatest = 0;
   for (const value of values) if (Math.abs(value) > greatest) greatest = Math.abs(value);
   const most = greatest >= 1 || greatest === 0 ? 3 : Math.min(12, 2 - Math.floor(Math.log10(greatest)));
