@@ -6,7 +6,8 @@ import { buildSync } from 'esbuild';
 // The app's own list says which files there are, so that the two cannot differ.
 const list = readFileSync('src/render/font-files.ts', 'utf8');
 const families = [...list.matchAll(/slug: '([a-z-]+)'[\s\S]*?subsets: \[([^\]]*)\]/g)];
-if (families.length !== [...list.matchAll(/family: '/g)].length) throw new Error('src/render/font-files.ts: not every family could be read.');
+if (families.length !== [...list.matchAll(/family: '/g)].length)
+  throw new Error('src/render/font-files.ts: not every family could be read.');
 
 mkdirSync('public/fonts', { recursive: true });
 for (const [, slug, subsets] of families) {
