@@ -86,7 +86,8 @@ function bestCategory(table: TableProfile, period: ColumnProfile, value: ColumnP
 
 /** A telling name wins, else the last one; a column that is blank in most rows is a stray, not the values. */
 function bestValue(numbers: readonly ColumnProfile[], rowCount: number): ColumnProfile | undefined {
-  const fullest = Math.max(...numbers.map(({ blankCount }) => rowCount - blankCount));
+  // A table may have more columns than a call takes arguments.
+  const fullest = numbers.reduce((most, { blankCount }) => Math.max(most, rowCount - blankCount), 0);
   const full = numbers.filter(({ blankCount }) => rowCount - blankCount > fullest / 3);
   const usable = full.filter((profile) => !codeNames.test(profile.name) && profile.kind !== 'period');
   const from = usable.length > 0 ? usable : full;

@@ -215,12 +215,12 @@ function planLying(room: Room): Plan {
           twoLinesFit(style.longNames, slotPx, limitSize(labels.name.size)),
           measure,
         );
-  const gutterPx = style.names === 'beside' ? Math.max(0, ...names.map(({ widthPx }) => widthPx)) : 0;
+  const gutterPx = style.names === 'beside' ? widestOf(names) : 0;
   const besidePx = pictures.shown && pictures.at === 'beside' ? picturePx * widestAspect(pictures.shape) + gapPx : 0;
   const nameAt = plot.x + rankPx + gutterPx + (rankPx > 0 && gutterPx > 0 ? gapPx * 0.5 : 0);
   const pictureAt = nameAt + (gutterPx > 0 ? gapPx : 0) + besidePx - (besidePx > 0 ? gapPx : 0);
   const foot = besidePx > 0 ? pictureAt : nameAt;
-  const namesPx = inside && mixed ? Math.max(0, ...names.map(({ widthPx }) => widthPx)) + gapPx : 0;
+  const namesPx = inside && mixed ? widestOf(names) + gapPx : 0;
   const insidePx = namesPx + (mixed ? onBarPx(room, picturePx) : 0);
   const x = foot + (foot > plot.x ? gapPx : 0) + (min < 0 ? widest(-1) + insidePx : 0);
   // Without a label behind it the longest bar still ends clear of the margin.
@@ -251,6 +251,11 @@ function widestAspect(shape: RankedBarsChart['dress']['pictures']['shape']): num
   return shape === 'plain' ? 1.5 : 1;
 }
 
+/** The widest of many names: more of them than a call takes arguments. */
+function widestOf(names: readonly FittedName[]): number {
+  return names.reduce((most, { widthPx }) => Math.max(most, widthPx), 0);
+}
+
 /** Room for a picture on a bar that may be shorter than it. */
 function onBarPx({ chart }: Room, picturePx: number): number {
   const { shown, at, shape } = chart.dress.pictures;
@@ -278,7 +283,7 @@ function planStanding(room: Room): Plan {
     style.names === 'hidden'
       ? room.categoryNames.map(() => emptyName(fonts.value))
       : fitNames(room.categoryNames, labels.name, nameSize, slotPx * 0.92, style.longNames, measure);
-  const lines = Math.max(1, ...names.map((name) => name.lines.length));
+  const lines = names.reduce((most, { lines: own }) => Math.max(most, own.length), 1);
   const linePx = (font: Font) => font.sizePx * (ASCENT + DESCENT);
   const namesPx = style.names === 'beside' ? gapPx + lines * nameSize * 1.16 : 0;
   const besidePx = pictures.shown && pictures.at === 'beside' ? picturePx + gapPx : 0;
