@@ -142,7 +142,7 @@ test('a web page plays from a folder, alone, and is safe whatever the data says'
   await expect(viewer.locator('#words')).toContainText('2011: 1. Alpha');
   await viewer.keyboard.press('Home');
   await expect(viewer.locator('#words')).toContainText('2010: 1. ');
-  await viewer.keyboard.press('Space');
+  await viewer.getByRole('button', { name: 'Play' }).click();
   await expect(viewer.getByRole('button', { name: 'Pause' })).toBeVisible();
   await expect(viewer.getByRole('table')).toContainText('Alpha');
   expect(problems).toEqual([]);
