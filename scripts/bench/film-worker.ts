@@ -1,14 +1,15 @@
 import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
 import { encodeGif } from '@/export/gif/encode-gif';
 import { openFilmFile } from '@/export/video/film-file';
-import { filmFormats, workerCount } from '@/export/video/film-format';
+import { FILM_FOLDER, filmFormats, workerCount } from '@/export/video/film-format';
 import { FilmWriter } from '@/export/video/film-writer';
 import { createFramePainter, type FramePainter } from '@/export/video/frame-painter';
 import { type EncodedSpan, SpanEncoder } from '@/export/video/span-encoder';
 import { runSpans } from '@/export/video/span-scheduler';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
-import { FontLoader } from '@/render/fonts';
+import { FontLoader, fontFilesFor } from '@/render/fonts';
+import { sceneToSvg } from '@/render/svg/scene-to-svg';
 import { benchProject, walkCube } from './data';
 
 const worker = self as unknown as {
@@ -24,7 +25,6 @@ const READY = 45;
 /** The first of them, past the hold, where everything moves. */
 const FIRST = 60;
 const toAndFro = (i: number) => (Math.floor(i / READY) % 2 === 0 ? i % READY : READY - 1 - (i % READY));
-const ROUNDS = 3;
 const size = { widthPx: 1920, heightPx: 1080 };
 
 function prepare(context: OffscreenCanvasRenderingContext2D) {
@@ -38,9 +38,9 @@ function prepare(context: OffscreenCanvasRenderingContext2D) {
   return { film, resources: { measure, images: new Map<string, ImageBitmap>() } };
 }
 
-/** As preview and export each make theirs. */
-function context2d(canvas: OffscreenCanvas, willReadFrequently: boolean): OffscreenCanvasRenderingContext2D {
-  const context = canvas.getContext('2d', { alpha: false, willReadFrequently });
+/** As preview and export make theirs. */
+function context2d(canvas: OffscreenCanvas): OffscreenCanvasRenderingContext2D {
+  const context = canvas.getContext('2d', { alpha: false, willReadFrequently: true });
   if (!context) throw new Error('no canvas');
   return context;
 }
@@ -57,7 +57,8 @@ type Source = 'drawn' | 'ready' | 'pixels';
 
 /** Frames a second of one run of the exporter, by as many helpers as the app has workers. */
 async function exportFps(helpers: readonly Worker[], source: Source): Promise<number> {
-  const file = await openFilmFile(`bench-${Math.random()}`);
+  const name = `bench-${Math.random()}`;
+  const file = await openFilmFile(name);
   const span = { ...job, from: 0, to: FRAMES };
   const startedMs = performance.now();
   const writer = await FilmWriter.open(span, file);
@@ -80,8 +81,15 @@ async function exportFps(helpers: readonly Worker[], source: Source): Promise<nu
   });
   await writer.finish();
   const fps = (FRAMES / (performance.now() - startedMs)) * 1000;
+  if (source === 'drawn') await send('film', await readFilm(name));
   await file.discard();
   return fps;
+}
+
+async function readFilm(name: string): Promise<Blob> {
+  const root = await navigator.storage.getDirectory();
+  const folder = await root.getDirectoryHandle(FILM_FOLDER);
+  return (await folder.getFileHandle(name)).getFile();
 }
 
 /** Asks a helper and waits for its answer; each answers one question at a time. */
@@ -113,59 +121,90 @@ async function pixelFrames(context: OffscreenCanvasRenderingContext2D, film: Pre
   return frames;
 }
 
-async function measureExport() {
-  const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx), false);
+/** What the worker holds once it is open. */
+interface Bench {
+  readonly context: OffscreenCanvasRenderingContext2D;
+  readonly film: PreparedFilm;
+  readonly resources: PaintResources;
+  readonly painter: FramePainter;
+  readonly helpers: readonly Worker[];
+}
+
+let bench: Bench | null = null;
+
+function openBench(): Bench {
+  if (bench) return bench;
+  const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx));
   const { film, resources } = prepare(context);
   const painter = createFramePainter(film, size.widthPx, size.heightPx, context, resources);
-  const cores = navigator.hardwareConcurrency;
-  const helpers = Array.from({ length: workerCount('avc', cores) }, () => new Worker(self.location.href));
-  const result = {
-    drawMs: [] as number[],
-    frameMs: [] as number[],
-    exportFps: [] as number[],
-    readyFps: [] as number[],
-    pixelFps: [] as number[],
-    gifFps: [] as number[],
-    workers: helpers.length,
-  };
-  for (let round = 0; round <= ROUNDS; round++) {
-    let startedMs = performance.now();
-    for (let i = 0; i < 180; i++) paintScene(context, sceneAt(film, i / 30), 1, resources);
-    context.getImageData(0, 0, 1, 1);
-    const drawMs = (performance.now() - startedMs) / 180;
-    startedMs = performance.now();
-    for (let i = 0; i < 180; i++) (await painter.paint(i)).close();
-    const frameMs = (performance.now() - startedMs) / 180;
-    const readyFps = await exportFps(helpers, 'ready');
-    const pixelFps = await exportFps(helpers, 'pixels');
-    const wholeFps = await exportFps(helpers, 'drawn');
-    const gif = { widthPx: 800, heightPx: 450, rate: 20, palette: 'one' as const, dither: false };
-    const room = {
-      order: { project: film.project, cube: film.cube, assets: { images: [], fonts: [] }, baseUrl },
-      film,
-      resources,
-    };
-    startedMs = performance.now();
-    let pictures = 0;
-    await encodeGif(room, gif, new AbortController().signal, (done) => {
-      pictures = done;
-    });
-    const gifFps = (pictures / (performance.now() - startedMs)) * 1000;
-    if (round === 0) continue;
-    result.gifFps.push(gifFps);
-    result.drawMs.push(drawMs);
-    result.frameMs.push(frameMs);
-    result.readyFps.push(readyFps);
-    result.pixelFps.push(pixelFps);
-    result.exportFps.push(wholeFps);
+  const count = workerCount('avc', navigator.hardwareConcurrency);
+  const helpers = Array.from({ length: count }, () => new Worker(self.location.href));
+  bench = { context, film, resources, painter, helpers };
+  return bench;
+}
+
+/** Sends bytes to the measuring program. */
+async function send(name: string, body: BodyInit): Promise<void> {
+  await fetch(`${baseUrl}/${name}`, { method: 'POST', body });
+}
+
+/** Hands over the film's frames: their pixels to the measuring program, and as SVG for a page that shows them. */
+async function handOver() {
+  const { context, film, resources } = openBench();
+  const svgs: string[] = [];
+  for (let i = 0; i < READY; i++) {
+    const scene = sceneAt(film, (FIRST + i) / 30);
+    paintScene(context, scene, 1, resources);
+    const { data } = context.getImageData(0, 0, size.widthPx, size.heightPx);
+    await send('frame', data);
+    svgs.push(sceneToSvg(scene, { measure: resources.measure, images: new Map(), css: '' }));
   }
-  for (const helper of helpers) helper.terminate();
-  return result;
+  const faces = fontFilesFor(['Bricolage Grotesque', 'Instrument Sans'], new Set([65])).map(
+    ({ family, file, weights, unicodeRange }) =>
+      `@font-face{font-family:'${family}';font-weight:${weights};unicode-range:${unicodeRange};src:url(${baseUrl}/fonts/${file})}`,
+  );
+  return { frames: READY, svgs, css: faces.join('') };
+}
+
+/** Milliseconds a frame of something done to 180 frames. */
+async function msOf(act: (i: number) => unknown, end: () => void = () => undefined): Promise<number> {
+  const startedMs = performance.now();
+  for (let i = 0; i < 180; i++) await act(i);
+  end();
+  return (performance.now() - startedMs) / 180;
+}
+
+async function gifFps(): Promise<number> {
+  const { film, resources } = openBench();
+  const gif = { widthPx: 800, heightPx: 450, rate: 20, palette: 'one' as const, dither: false };
+  const order = { project: film.project, cube: film.cube, assets: { images: [], fonts: [] }, baseUrl };
+  const startedMs = performance.now();
+  let pictures = 0;
+  const watch = { signal: new AbortController().signal, gate: async () => undefined };
+  const onProgress = (done: number) => {
+    pictures = done;
+  };
+  await encodeGif({ order, film, resources }, gif, { ...watch, onProgress });
+  return (pictures / (performance.now() - startedMs)) * 1000;
+}
+
+/** Answers one question of the measuring program. */
+async function answer({ what }: { what: string }): Promise<unknown> {
+  const { context, film, resources, painter, helpers } = openBench();
+  if (what === 'open') return handOver();
+  if (what === 'draw')
+    return msOf(
+      (i) => paintScene(context, sceneAt(film, i / 30), 1, resources),
+      () => context.getImageData(0, 0, 1, 1),
+    );
+  if (what === 'frame') return msOf(async (i) => (await painter.paint(i)).close());
+  if (what === 'gif') return gifFps();
+  return exportFps(helpers, what as Source);
 }
 
 /** Draws the film on a visible canvas as the preview does, and keeps the time between pictures. */
 async function measurePreview(canvas: OffscreenCanvas) {
-  const context = context2d(canvas, true);
+  const context = context2d(canvas);
   const { film, resources } = prepare(context);
   const scale = canvas.width / film.chart.stage.widthPx;
   const gapsMs: number[] = [];
@@ -201,7 +240,7 @@ interface Studio {
 let studio: Promise<Studio> | null = null;
 
 async function openStudio(): Promise<Studio> {
-  const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx), false);
+  const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx));
   const { film, resources } = prepare(context);
   const painter = createFramePainter(film, size.widthPx, size.heightPx, context, resources);
   const ready: VideoFrame[] = [];
@@ -243,7 +282,7 @@ worker.onmessage = ({ data }) => {
     fonts ??= new FontLoader(worker.fonts, data.baseUrl).ensure(['Bricolage Grotesque', 'Instrument Sans'], new Set());
     await fonts;
     if (data.make) await makeSpan(data.make);
-    else worker.postMessage(data.canvas ? await measurePreview(data.canvas) : await measureExport());
+    else worker.postMessage(data.canvas ? await measurePreview(data.canvas) : await answer(data));
   });
 };
 

@@ -1,68 +1,77 @@
 // AssemblyScript, built by scripts/build-wasm.mjs into src/export/video/pixels-to-i420.wasm.ts. Turns BGRA or RGBA pixels into I420 in
 // BT.709, limited range, with rounding; each chroma sample is the mean of its four pixels.
-// Fixed point with 15 bits for luma. Memory layout is the caller's: pixels at `src`, planes at `y`, `u`, `v`.
+// Fixed point with 15 bits for luma. Memory layout is the caller's: pixels at `src`, planes at `y`, `u`, `v`. Most pixels of a film
+// are as they were a frame ago; what has not changed is left as it stands in the planes.
 
-/** Weighted sums of the channels of four pixels, as four 32-bit integers. */
+/** Blue and red of four pixels as neighbouring 16-bit lanes (red and blue in RGBA). */
 // @ts-ignore: decorator
 @inline
-function weigh(pixels: v128, weights: v128): v128 {
-  // Each pixel's four bytes become 16-bit lanes; dot adds neighbouring products, the shuffle pairs them up.
-  const low = i32x4.dot_i16x8_s(i16x8.extend_low_i8x16_u(pixels), weights);
-  const high = i32x4.dot_i16x8_s(i16x8.extend_high_i8x16_u(pixels), weights);
-  const even = v128.shuffle<i32>(low, high, 0, 2, 4, 6);
-  const odd = v128.shuffle<i32>(low, high, 1, 3, 5, 7);
-  return i32x4.add(even, odd);
+function outer(pixels: v128): v128 {
+  return v128.and(pixels, i16x8.splat(0x00ff));
+}
+
+/** Green and alpha of four pixels as neighbouring 16-bit lanes. */
+// @ts-ignore: decorator
+@inline
+function inner(pixels: v128): v128 {
+  return i16x8.shr_u(pixels, 8);
+}
+
+/** Sums the products of the lanes with their weights: one 32-bit integer for each pixel. Alpha's weight is nought. */
+// @ts-ignore: decorator
+@inline
+function weigh(outers: v128, inners: v128, outerWeights: v128, innerWeights: v128): v128 {
+  return i32x4.add(i32x4.dot_i16x8_s(outers, outerWeights), i32x4.dot_i16x8_s(inners, innerWeights));
 }
 
 // @ts-ignore: decorator
 @inline
-function luma(pixels: v128, weights: v128): v128 {
+function luma(outers: v128, inners: v128, outerWeights: v128, innerWeights: v128): v128 {
   const bias = i32x4.splat((16 << 15) + (1 << 14));
-  return i32x4.shr_s(i32x4.add(weigh(pixels, weights), bias), 15);
+  return i32x4.shr_s(i32x4.add(weigh(outers, inners, outerWeights, innerWeights), bias), 15);
 }
 
 // @ts-ignore: decorator
 @inline
-function weights(c0: i16, c1: i16, c2: i16): v128 {
-  let lanes = i16x8.splat(0);
-  lanes = i16x8.replace_lane(lanes, 0, c0);
-  lanes = i16x8.replace_lane(lanes, 1, c1);
-  lanes = i16x8.replace_lane(lanes, 2, c2);
-  lanes = i16x8.replace_lane(lanes, 4, c0);
-  lanes = i16x8.replace_lane(lanes, 5, c1);
-  return i16x8.replace_lane(lanes, 6, c2);
-}
-
-/** Sums of each 2 x 2 block over eight pixels of two rows: four blocks, as 16-bit channels of two vectors. */
-// @ts-ignore: decorator
-@inline
-function chroma(sumsLow: v128, sumsHigh: v128, weight: v128): v128 {
-  const low = i32x4.dot_i16x8_s(sumsLow, weight);
-  const high = i32x4.dot_i16x8_s(sumsHigh, weight);
-  const all = i32x4.add(v128.shuffle<i32>(low, high, 0, 2, 4, 6), v128.shuffle<i32>(low, high, 1, 3, 5, 7));
+function chroma(outers: v128, inners: v128, outerWeights: v128, innerWeights: v128): v128 {
   const bias = i32x4.splat((128 << 17) + (1 << 16));
-  return i32x4.shr_s(i32x4.add(all, bias), 17);
+  return i32x4.shr_s(i32x4.add(weigh(outers, inners, outerWeights, innerWeights), bias), 17);
 }
 
-/** Adds the two rows and the neighbouring pixels of four pixels each: two blocks as 16-bit channels. */
+/** Adds neighbouring pixels of eight: four pairs. */
 // @ts-ignore: decorator
 @inline
-function blocks(above: v128, below: v128): v128 {
-  const left = i16x8.add(i16x8.extend_low_i8x16_u(above), i16x8.extend_low_i8x16_u(below));
-  const right = i16x8.add(i16x8.extend_high_i8x16_u(above), i16x8.extend_high_i8x16_u(below));
-  const first = v128.shuffle<i64>(left, right, 0, 2);
-  const second = v128.shuffle<i64>(left, right, 1, 3);
-  return i16x8.add(first, second);
+function pairs(first: v128, second: v128): v128 {
+  return i16x8.add(v128.shuffle<i32>(first, second, 0, 2, 4, 6), v128.shuffle<i32>(first, second, 1, 3, 5, 7));
+}
+
+/** Two 16-bit weights, over and over. */
+// @ts-ignore: decorator
+@inline
+function weights(even: i32, odd: i32): v128 {
+  return i32x4.splat((odd << 16) | (even & 0xffff));
 }
 
 /**
- * @param width A multiple of 8; @param height even; @param blueFirst true for BGRA, false for RGBA.
+ * @param before The pixels that the planes hold now; nought where they hold none. @param width A multiple of 8; @param height even; @param blueFirst true for BGRA, false for RGBA.
  */
-export function convert(src: usize, y: usize, u: usize, v: usize, width: i32, height: i32, blueFirst: bool): void {
+export function convert(
+  src: usize,
+  before: usize,
+  y: usize,
+  u: usize,
+  v: usize,
+  width: i32,
+  height: i32,
+  blueFirst: bool,
+): void {
   // BT.709 luma 0.2126, 0.7152, 0.0722 times 219 / 255; chroma scaled by 224 / 255. Times 2^15.
-  const yw = blueFirst ? weights(2032, 20127, 5983) : weights(5983, 20127, 2032);
-  const uw = blueFirst ? weights(14392, -11094, -3298) : weights(-3298, -11094, 14392);
-  const vw = blueFirst ? weights(-1320, -13072, 14392) : weights(14392, -13072, -1320);
+  const yo = blueFirst ? weights(2032, 5983) : weights(5983, 2032);
+  const uo = blueFirst ? weights(14392, -3298) : weights(-3298, 14392);
+  const vo = blueFirst ? weights(-1320, 14392) : weights(14392, -1320);
+  const yi = weights(20127, 0);
+  const ui = weights(-11094, 0);
+  const vi = weights(-13072, 0);
   const stride = <usize>width * 4;
   for (let row = 0; row < height; row += 2) {
     const above = src + <usize>row * stride;
@@ -75,14 +84,30 @@ export function convert(src: usize, y: usize, u: usize, v: usize, width: i32, he
       const a1 = v128.load(above + x * 4, 16);
       const b0 = v128.load(below + x * 4);
       const b1 = v128.load(below + x * 4, 16);
-      const ya = i16x8.narrow_i32x4_s(luma(a0, yw), luma(a1, yw));
-      const yb = i16x8.narrow_i32x4_s(luma(b0, yw), luma(b1, yw));
+      if (before) {
+        const old = before + <usize>row * stride + x * 4;
+        const rows = v128.or(
+          v128.or(v128.xor(a0, v128.load(old)), v128.xor(a1, v128.load(old, 16))),
+          v128.or(v128.xor(b0, v128.load(old + stride)), v128.xor(b1, v128.load(old + stride, 16))),
+        );
+        if (!v128.any_true(rows)) continue;
+      }
+      const oa0 = outer(a0);
+      const oa1 = outer(a1);
+      const ob0 = outer(b0);
+      const ob1 = outer(b1);
+      const ia0 = inner(a0);
+      const ia1 = inner(a1);
+      const ib0 = inner(b0);
+      const ib1 = inner(b1);
+      const ya = i16x8.narrow_i32x4_s(luma(oa0, ia0, yo, yi), luma(oa1, ia1, yo, yi));
+      const yb = i16x8.narrow_i32x4_s(luma(ob0, ib0, yo, yi), luma(ob1, ib1, yo, yi));
       const y01 = i8x16.narrow_i16x8_u(ya, yb);
       v128.store64_lane(y0 + x, y01, 0);
       v128.store64_lane(y1 + x, y01, 1);
-      const s0 = blocks(a0, b0);
-      const s1 = blocks(a1, b1);
-      const uv = i16x8.narrow_i32x4_s(chroma(s0, s1, uw), chroma(s0, s1, vw));
+      const o = pairs(i16x8.add(oa0, ob0), i16x8.add(oa1, ob1));
+      const i = pairs(i16x8.add(ia0, ib0), i16x8.add(ia1, ib1));
+      const uv = i16x8.narrow_i32x4_s(chroma(o, i, uo, ui), chroma(o, i, vo, vi));
       const bytes = i8x16.narrow_i16x8_u(uv, uv);
       v128.store32_lane(u + c + (x >> 1), bytes, 0);
       v128.store32_lane(v + c + (x >> 1), bytes, 1);

@@ -21,6 +21,8 @@ type Pickable = Window & { showSaveFilePicker?: (options: object) => Promise<Fil
 export class ExportQueue {
   private worker: WorkerClient<ExportWorkerApi> | null = null;
   private going = false;
+  /** The person cancelled while the running job was still being put together, before its worker had it. */
+  private cancelled = false;
   private readonly handles = new Map<string, FileSystemFileHandle>();
 
   constructor(
@@ -92,10 +94,15 @@ export class ExportQueue {
 
   private async one(job: ExportJob): Promise<void> {
     const startedMs = performance.now();
+    this.cancelled = false;
     this.change(job.id, { phase: 'running', startedMs, nowMs: startedMs });
     try {
       const { project, cube, imageIds } = await this.filmOf(job);
       const assets = await this.media.assetsOf(project, imageIds);
+      if (this.cancelled) {
+        this.change(job.id, { phase: 'cancelled' });
+        return;
+      }
       this.worker ??= startExportWorker();
       const onProgress = callback((done: number, count: number) =>
         this.change(job.id, { done, count, nowMs: performance.now() }),
@@ -170,6 +177,7 @@ export class ExportQueue {
         .getState()
         .exports.map((job) => (job.phase === 'waiting' ? { ...job, phase: 'cancelled' } : job)),
     });
+    this.cancelled = true;
     void this.worker?.api.cancel();
   }
 

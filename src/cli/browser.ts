@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import path from 'node:path';
-import { type Browser, chromium } from 'playwright-core';
+import { type BrowserContext, chromium } from 'playwright-core';
 import { Refusal } from './refusal';
 
 const names = ['chromium', 'chromium-browser', 'google-chrome', 'google-chrome-stable', 'chrome', 'msedge'];
@@ -23,11 +23,14 @@ export function findChromium(): string {
   );
 }
 
-/** Starts it without a screen. */
-export async function startBrowser(): Promise<Browser> {
+/**
+ * Starts it without a screen. Its profile lies in a folder of its own for as long as it runs: without one, the browser would
+ * keep films in memory until they are handed over.
+ */
+export async function startBrowser(): Promise<BrowserContext> {
   const executablePath = findChromium();
   try {
-    return await chromium.launch({
+    return await chromium.launchPersistentContext('', {
       executablePath,
       handleSIGINT: false,
       args: [

@@ -1,6 +1,6 @@
 import { mkdirSync, renameSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import type { Browser } from 'playwright-core';
+import type { BrowserContext } from 'playwright-core';
 import { createFilmClock } from '@/core/pace/film-clock';
 import { type ExportForm, endingOf } from '@/core/project/export-form';
 import type { Issue } from '@/core/table/issue';
@@ -139,7 +139,7 @@ export async function render(
   });
   let order = '';
   let draft = '';
-  let browser: Browser | null = null;
+  let browser: BrowserContext | null = null;
   const server = await startRenderServer(
     root,
     () => order,

@@ -16,6 +16,7 @@ import { checkedConfig, type FilmJob, KEY_FRAME_SEC } from './video/film-job';
 import { FilmWriter } from './video/film-writer';
 import type { EncodedSpan } from './video/span-encoder';
 import { runSpans, type SpanMaker } from './video/span-scheduler';
+import { mayGoOn, type Watch } from './watch';
 
 /** What is to be exported, and of what. */
 export interface ExportOrder extends RoomOrder {
@@ -24,12 +25,8 @@ export interface ExportOrder extends RoomOrder {
 }
 
 /** What an export needs from the thread that it runs in. */
-export interface ExportSetting {
+export interface ExportSetting extends Watch {
   readonly fonts: FontFaceSet;
-  readonly signal: AbortSignal;
-  /** Waited for before each frame, so that an export can pause. */
-  readonly gate: () => Promise<void>;
-  readonly onProgress: (done: number, count: number) => void;
   readonly openFile: (name: string) => Promise<FilmFile>;
   readonly startMaker: (order: ExportOrder, job: FilmJob) => Promise<SpanMaker<EncodedSpan>>;
   readonly cores: number;
@@ -45,8 +42,7 @@ const SPAN_SEC = 2 * KEY_FRAME_SEC;
  */
 export async function runExport(order: ExportOrder, setting: ExportSetting): Promise<FinishedFile> {
   const { form } = order;
-  const { signal, onProgress } = setting;
-  if (signal.aborted) throw new ExportError('cancelled', 'The export was cancelled. Nothing was kept.');
+  await mayGoOn(setting);
   const room = await openRoom(order, setting.fonts);
   if (form.kind === 'film') return exportFilm(order, form, room, setting);
   if (form.kind === 'frames') {
@@ -57,14 +53,7 @@ export async function runExport(order: ExportOrder, setting: ExportSetting): Pro
         from: form.from ?? 0,
         to: Math.min(form.to ?? Number.POSITIVE_INFINITY, room.film.clock.frameCount),
       };
-      await zipFrames(
-        room,
-        size,
-        order.fileName.replace(/\.zip$/, ''),
-        (piece) => file.append(piece),
-        signal,
-        onProgress,
-      );
+      await zipFrames(room, size, order.fileName.replace(/\.zip$/, ''), (piece) => file.append(piece), setting);
       return await file.finish();
     } catch (error) {
       await file.discard();
@@ -78,15 +67,15 @@ export async function runExport(order: ExportOrder, setting: ExportSetting): Pro
 async function smallFile(
   form: Exclude<ExportForm, { kind: 'film' | 'frames' }>,
   room: Room,
-  { signal, onProgress }: ExportSetting,
+  setting: ExportSetting,
 ): Promise<Uint8Array<ArrayBuffer>> {
   switch (form.kind) {
     case 'gif':
-      return encodeGif(room, form, signal, onProgress);
+      return encodeGif(room, form, setting);
     case 'svg':
       return stillSvg(room, form.timeSec);
     case 'pdf':
-      return stillsPdf(room, form.timesSec, (done) => onProgress(done, form.timesSec.length));
+      return stillsPdf(room, form.timesSec, setting);
     case 'page':
       return webPage(room);
     case 'data':

@@ -43,20 +43,23 @@ async function startMaker(order: ExportOrder, job: FilmJob): Promise<SpanMaker<E
     worker.terminate();
   };
   makers.add(api);
+  let tell: (done: number) => void = () => undefined;
+  // One way back for all spans: each would cost a channel of its own, which stays until the worker ends.
+  const heard = Comlink.proxy((done: number) => {
+    heardMs = performance.now();
+    tell(done);
+  });
   try {
-    await Promise.race([api.open(order, job), lost]);
+    await Promise.race([api.open(order, job, heard), lost]);
   } catch (error) {
     end();
     throw error;
   }
   return {
-    async make({ from, to }, onFrame) {
+    async make({ from, to }, onFrames) {
       heardMs = performance.now();
-      const heard = Comlink.proxy(() => {
-        heardMs = performance.now();
-        onFrame();
-      });
-      const result = await Promise.race([api.encode(from, to, heard), lost]);
+      tell = onFrames;
+      const result = await Promise.race([api.encode(from, to), lost]);
       if (!result.ok) throw new ExportError(result.code as ExportErrorCode, result.message);
       return result.span;
     },

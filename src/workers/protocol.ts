@@ -241,11 +241,11 @@ export type FilmFormatName = 'mp4' | 'mp4-av1' | 'mp4-vp9' | 'webm-vp9' | 'webm-
 
 /** Draws and encodes spans of a film for the worker that writes it. */
 export interface SpanWorkerApi {
-  open(order: ExportOrder, job: SpanJob): Promise<void>;
+  /** @param onFrames Told, now and then, how many frames of the span in work are done. */
+  open(order: ExportOrder, job: SpanJob, onFrames: (done: number) => void): Promise<void>;
   encode(
     from: number,
     to: number,
-    onFrame: () => void,
   ): Promise<
     | { readonly ok: true; readonly span: EncodedSpan }
     | { readonly ok: false; readonly code: string; readonly message: string }

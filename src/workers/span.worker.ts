@@ -10,21 +10,34 @@ import type { SpanWorkerApi } from './protocol';
 
 const worker = self as unknown as { fonts: FontFaceSet };
 
+/** Messages cost time and memory: more than this many a second serve nobody. */
+const REPORT_EVERY_MS = 100;
+
 let painter: FramePainter | null = null;
 let encoder: SpanEncoder | null = null;
+let report: (done: number) => void = () => undefined;
 let running: Promise<void> = Promise.resolve();
 let goOn: () => void = () => undefined;
 
 const api: SpanWorkerApi = {
-  async open(order: ExportOrder, job: FilmJob) {
+  async open(order: ExportOrder, job: FilmJob, onFrames) {
+    report = onFrames;
     const room = await openRoom(order, worker.fonts);
     const context = contextOf(job.widthPx, job.heightPx, false);
     painter = createFramePainter(room.film, job.widthPx, job.heightPx, context, room.resources);
     encoder = await SpanEncoder.open({ ...job, format: filmFormat(job.format.id) });
   },
-  async encode(from, to, onFrame) {
+  async encode(from, to) {
     const [paint, encode] = [painter, encoder];
     if (!paint || !encode) throw new TypeError('encode: called before open');
+    let [done, reportedMs] = [0, performance.now()];
+    const onFrame = () => {
+      done++;
+      const now = performance.now();
+      if (now - reportedMs < REPORT_EVERY_MS) return;
+      reportedMs = now;
+      report(done);
+    };
     try {
       const span = await encode.encode(
         from,

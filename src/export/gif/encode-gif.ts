@@ -1,6 +1,6 @@
 import { GIFEncoder } from 'gifenc';
-import { ExportError } from '../export-error';
 import { contextOf, isTransparent, paintMoment, type Room } from '../room';
+import { mayGoOn, type Watch } from '../watch';
 import { colourTable, MAX_COLOURS, toIndices } from './colour-table';
 
 /** How a GIF is made. */
@@ -23,15 +23,8 @@ const SEEN = 128;
 
 /**
  * An animated GIF. What has not changed since the picture before is transparent, which makes files less than half as large.
- *
- * @param signal Cancels between two pictures.
  */
-export async function encodeGif(
-  room: Room,
-  choice: GifChoice,
-  signal: AbortSignal,
-  onProgress: (done: number, count: number) => void,
-): Promise<Uint8Array<ArrayBuffer>> {
+export async function encodeGif(room: Room, choice: GifChoice, watch: Watch): Promise<Uint8Array<ArrayBuffer>> {
   const { widthPx, heightPx, rate, dither } = choice;
   const { lengthSec } = room.film.clock;
   const count = Math.max(1, Math.round(lengthSec * rate));
@@ -48,7 +41,7 @@ export async function encodeGif(
   const shown = new Uint8Array(widthPx * heightPx);
   for (let i = 0; i < count; i++) {
     if (i % 4 === 0) await new Promise((resolve) => setTimeout(resolve));
-    if (signal.aborted) throw new ExportError('cancelled', 'The export was cancelled. Nothing was kept.');
+    await mayGoOn(watch);
     const pixels = paint(Math.min(lengthSec, i / rate));
     const table = common ?? colourTable(pixels);
     toIndices(pixels, widthPx, table, dither, now);
@@ -68,7 +61,7 @@ export async function encodeGif(
       ...(i === 0 ? { repeat: 0 } : {}),
     });
     before.set(now);
-    onProgress(i + 1, count);
+    watch.onProgress(i + 1, count);
   }
   gif.finish();
   return gif.bytes() as Uint8Array<ArrayBuffer>;

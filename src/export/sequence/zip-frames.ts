@@ -2,9 +2,15 @@ import { Zip, ZipPassThrough } from 'fflate';
 import { frameTimeSec } from '@/core/pace/film-clock';
 import { ExportError } from '../export-error';
 import { contextOf, isTransparent, paintMoment, type Room } from '../room';
+import { mayGoOn, type Watch } from '../watch';
 
 /** Where the pieces of a file go, in order. Waiting for it keeps memory flat. */
 export type Sink = (piece: Uint8Array) => Promise<void>;
+
+/** What a plain ZIP can hold, with some room for its index. */
+const MOST_ENTRIES = 65_535;
+const MOST_BYTES = 0xffff_ffff - MOST_ENTRIES * 100;
+const TOO_MUCH = 'A ZIP holds at most 65,535 pictures and 4 GB.';
 
 /**
  * Every frame as PNG in a ZIP, with numbered names that sort: `name-00000.png`. PNG is packed already, so the ZIP only
@@ -15,8 +21,7 @@ export async function zipFrames(
   size: { readonly widthPx: number; readonly heightPx: number; readonly from: number; readonly to: number },
   name: string,
   sink: Sink,
-  signal: AbortSignal,
-  onProgress: (done: number, count: number) => void,
+  watch: Watch,
 ): Promise<void> {
   const transparent = isTransparent(room.order.project);
   const context = contextOf(size.widthPx, size.heightPx, transparent);
@@ -28,19 +33,26 @@ export async function zipFrames(
     if (error) failure = error;
     else pieces.push(piece);
   });
+  let bytes = 0;
   const drain = async () => {
     if (failure) throw failure;
-    for (const piece of pieces.splice(0)) await sink(piece);
+    for (const piece of pieces.splice(0)) {
+      bytes += piece.length;
+      await sink(piece);
+    }
+    if (bytes > MOST_BYTES) throw new ExportError('failed', `${TOO_MUCH} Choose a smaller size or a shorter film.`);
   };
+  if (count > MOST_ENTRIES)
+    throw new ExportError('failed', `${TOO_MUCH} This one would have ${count}. Choose fewer frames a second.`);
   for (let frame = size.from; frame < size.to; frame++) {
-    if (signal.aborted) throw new ExportError('cancelled', 'The export was cancelled. Nothing was kept.');
+    await mayGoOn(watch);
     paintMoment(room, context, frameTimeSec(room.film.clock, frame), transparent);
     const blob = await context.canvas.convertToBlob({ type: 'image/png' });
     const entry = new ZipPassThrough(`${name}-${String(frame).padStart(digits, '0')}.png`);
     zip.add(entry);
     entry.push(new Uint8Array(await blob.arrayBuffer()), true);
     await drain();
-    onProgress(frame - size.from + 1, count);
+    watch.onProgress(frame - size.from + 1, count);
   }
   zip.end();
   await drain();

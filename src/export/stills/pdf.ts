@@ -1,5 +1,6 @@
 import { PDFDocument } from 'pdf-lib';
 import type { Room } from '../room';
+import { mayGoOn, type Watch } from '../watch';
 import { stillPicture } from './picture';
 
 /** Pixels of a page for one of the stage: sharp when printed. */
@@ -7,15 +8,11 @@ const TIMES = 2;
 /** Points of PDF for a pixel of CSS. */
 const POINTS_PER_PX = 0.75;
 
-/**
- * Moments as PDF, one page each, exactly as painted.
- *
- * @param onPage Told the number of pages that are done.
- */
+/** Moments as PDF, one page each, exactly as painted. */
 export async function stillsPdf(
   room: Room,
   timesSec: readonly number[],
-  onPage: (done: number) => void,
+  watch: Watch,
 ): Promise<Uint8Array<ArrayBuffer>> {
   const { stage, project } = room.film;
   const file = await PDFDocument.create();
@@ -24,10 +21,11 @@ export async function stillsPdf(
   // Large stages are not doubled: a page of 4K is sharp enough.
   const times = Math.max(stage.widthPx, stage.heightPx) > 2500 ? 1 : TIMES;
   for (const [i, timeSec] of timesSec.entries()) {
+    await mayGoOn(watch);
     const picture = await file.embedPng(await stillPicture(room, timeSec, 'png', times));
     const [width, height] = [stage.widthPx * POINTS_PER_PX, stage.heightPx * POINTS_PER_PX];
     file.addPage([width, height]).drawImage(picture, { x: 0, y: 0, width, height });
-    onPage(i + 1);
+    watch.onProgress(i + 1, timesSec.length);
   }
   return (await file.save()) as Uint8Array<ArrayBuffer>;
 }

@@ -1,27 +1,16 @@
 import { Output, VideoSample, VideoSampleSource, WebMOutputFormat } from 'mediabunny';
 import { frameTimeSec } from '@/core/pace/film-clock';
-import { ExportError } from '../export-error';
 import { contextOf, paintMoment, type Room } from '../room';
+import { mayGoOn, type Watch } from '../watch';
 import type { FilmFile, FinishedFile } from './film-file';
 import { bitRate } from './film-format';
 import { type FilmJob, KEY_FRAME_SEC } from './film-job';
-
-interface AlphaSetting {
-  readonly signal: AbortSignal;
-  readonly gate: () => Promise<void>;
-  readonly onProgress: (done: number, count: number) => void;
-}
 
 /**
  * Encodes a film that keeps its transparency: WebM with a second stream for alpha. No encoder does that by itself, so
  * the two streams are made one after the other, frame by frame, by a single worker.
  */
-export async function encodeAlphaFilm(
-  room: Room,
-  job: FilmJob,
-  file: FilmFile,
-  { signal, gate, onProgress }: AlphaSetting,
-): Promise<FinishedFile> {
+export async function encodeAlphaFilm(room: Room, job: FilmJob, file: FilmFile, watch: Watch): Promise<FinishedFile> {
   const { widthPx, heightPx, framesPerSec, quality, from, to } = job;
   const output = new Output({ format: new WebMOutputFormat(), target: file.target });
   const source = new VideoSampleSource({
@@ -35,8 +24,7 @@ export async function encodeAlphaFilm(
     await output.start();
     const context = contextOf(widthPx, heightPx, true);
     for (let frame = from; frame < to; frame++) {
-      await gate();
-      if (signal.aborted) throw new ExportError('cancelled', 'The export was cancelled. Nothing was kept.');
+      await mayGoOn(watch);
       paintMoment(room, context, frameTimeSec(room.film.clock, frame), true);
       const sample = new VideoSample(context.canvas, {
         timestamp: (frame - from) / framesPerSec,
@@ -48,7 +36,7 @@ export async function encodeAlphaFilm(
         sample.close();
       }
       file.check();
-      onProgress(frame - from + 1, to - from);
+      watch.onProgress(frame - from + 1, to - from);
     }
     await output.finalize();
     return await file.finish();

@@ -65,12 +65,17 @@ export function createFramePainter(
 async function toI420(drawn: VideoFrame, converter: I420Converter, timing: Timing): Promise<VideoFrame | null> {
   const order = drawn.format?.slice(0, 3);
   if (order !== 'BGR' && order !== 'RGB') return null;
-  await drawn.copyTo(converter.pixels, { layout: [{ offset: 0, stride: converter.strideBytes }] });
-  converter.convert(order === 'BGR');
+  const { strideBytes: stride, stripRows } = converter;
+  const { codedWidth: width, codedHeight } = drawn;
+  for (let y = 0; y < codedHeight; y += stripRows) {
+    const rect = { x: 0, y, width, height: Math.min(stripRows, codedHeight - y) };
+    await drawn.copyTo(converter.pixels.subarray(y * stride), { rect, layout: [{ offset: 0, stride }] });
+    converter.convertStrip(order === 'BGR', y);
+  }
   return new VideoFrame(converter.planes, {
     format: 'I420',
-    codedWidth: drawn.codedWidth,
-    codedHeight: drawn.codedHeight,
+    codedWidth: width,
+    codedHeight,
     layout: [...converter.layout],
     colorSpace: filmColours,
     ...timing,

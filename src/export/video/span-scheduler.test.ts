@@ -24,7 +24,7 @@ function run(
   const start = async (): Promise<SpanMaker<Span>> => {
     started++;
     return {
-      async make(span, onFrame) {
+      async make(span, onFrames) {
         const call = calls++;
         running++;
         most = Math.max(most, running);
@@ -33,7 +33,7 @@ function run(
         if (lost.includes(call)) throw new MakerLost('gone');
         const error = fails?.(span);
         if (error) throw error;
-        for (let i = span.from; i < span.to; i++) onFrame();
+        onFrames(Math.floor((span.to - span.from) / 2));
         mostHeld = Math.max(mostHeld, ++held);
         return span;
       },
@@ -125,5 +125,26 @@ describe('spans', () => {
     const { done } = run({ frames: 400, spanFrames: 2, makers: 2, delays: [2] }, controller.signal);
     setTimeout(() => controller.abort(), afterMs);
     await expect(done).rejects.toMatchObject({ code: 'cancelled' });
+  });
+
+  it('stop at once when they are cancelled, though a maker never comes to an end', async () => {
+    const controller = new AbortController();
+    let ended = 0;
+    const done = runSpans<Span>({
+      from: 0,
+      to: 12,
+      spanFrames: 2,
+      makers: 2,
+      start: async () => ({
+        make: (span) => (span.index < 2 ? Promise.resolve(span) : new Promise(() => undefined)),
+        end: () => ended++,
+      }),
+      take: async () => undefined,
+      signal: controller.signal,
+      onProgress: () => undefined,
+    });
+    setTimeout(() => controller.abort(), 5);
+    await expect(done).rejects.toMatchObject({ code: 'cancelled' });
+    expect(ended).toBe(2);
   });
 });

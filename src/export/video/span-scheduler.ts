@@ -1,4 +1,5 @@
 import { ExportError } from '../export-error';
+import { cancelledError } from '../watch';
 
 /** A stretch of frames, from `from` up to `to` without the end. */
 export interface Span {
@@ -9,7 +10,8 @@ export interface Span {
 
 /** Somebody who makes spans, one at a time. */
 export interface SpanMaker<T> {
-  make(span: Span, onFrame: () => void): Promise<T>;
+  /** @param onFrames Told the frames of the span that are done, now and then. */
+  make(span: Span, onFrames: (done: number) => void): Promise<T>;
   end(): void;
 }
 
@@ -64,17 +66,16 @@ export async function runSpans<T>(schedule: Schedule<T>): Promise<void> {
   const alive = new Set<SpanMaker<T>>();
   let nextToTake = 0;
   let taking: Promise<void> = Promise.resolve();
-  let wake: (() => void)[] = [];
+  const wake: (() => void)[] = [];
   let failure: unknown = null;
   const stir = () => {
     for (const resolve of wake.splice(0)) resolve();
-    wake = [];
   };
   const fail = (error: unknown) => {
     failure ??= error;
     stir();
   };
-  const onAbort = () => fail(new ExportError('cancelled', 'The export was cancelled. Nothing was kept.'));
+  const onAbort = () => fail(cancelledError());
   signal.addEventListener('abort', onAbort);
   if (signal.aborted) onAbort();
   const tell = () => onProgress([...framesOf.values()].reduce((sum, frames) => sum + frames, 0));
@@ -110,10 +111,12 @@ export async function runSpans<T>(schedule: Schedule<T>): Promise<void> {
             alive.add(maker);
           }
           framesOf.set(span.index, 0);
-          const made = await maker.make(span, () => {
-            framesOf.set(span.index, (framesOf.get(span.index) ?? 0) + 1);
+          const made = await maker.make(span, (frames) => {
+            framesOf.set(span.index, frames);
             tell();
           });
+          framesOf.set(span.index, span.to - span.from);
+          tell();
           done.set(span.index, made);
           takeReady();
         } catch (error) {
