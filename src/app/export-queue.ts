@@ -38,11 +38,12 @@ export class ExportQueue {
     const { project } = documentStore.getState();
     if (!project || requests.length === 0) return;
     const single = requests.length === 1;
+    const taken = new Set(single ? [] : sessionStore.getState().exports.map(({ fileName }) => fileName));
     const jobs = requests.map(
       (request): ExportJob => ({
         id: freshId(),
         ...request,
-        fileName: nameOf(request, project.name),
+        fileName: freeName(nameOf(request, project.name), taken),
         single,
         phase: 'waiting',
         done: 0,
@@ -232,6 +233,15 @@ function nameOf({ pattern, group, form, stage }: ExportRequest, projectName: str
   const words: Readonly<Record<string, string>> = { film: projectName, group: group ?? '', size, form: formWord(form) };
   const text = pattern.replace(/\{([a-z]+)\}/g, (whole, word: string) => words[word] ?? whole);
   return fileNameOf(text, endingOf(form));
+}
+
+/** A name that no other file of the list has: groups may differ only in signs that file names cannot carry. */
+function freeName(name: string, taken: Set<string>): string {
+  const ending = name.slice(name.lastIndexOf('.'));
+  let free = name;
+  for (let i = 2; taken.has(free); i++) free = `${name.slice(0, -ending.length)}-${i}${ending}`;
+  taken.add(free);
+  return free;
 }
 
 function formWord(form: ExportForm): string {

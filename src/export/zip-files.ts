@@ -1,6 +1,10 @@
 import { Zip, ZipPassThrough } from 'fflate';
+import { ExportError } from './export-error';
 import type { FilmFile, FinishedFile } from './video/film-file';
 import { FILM_FOLDER } from './video/film-format';
+
+/** What a plain ZIP can hold, with some room for its index. */
+export const ZIP_MOST_BYTES = 0xffff_ffff - 16 * 1024 * 1024;
 
 /** A file of the browser's private disk, and what it is to be called. */
 export interface FileToZip {
@@ -13,15 +17,23 @@ export async function zipFiles(files: readonly FileToZip[], out: FilmFile): Prom
   try {
     const root = await navigator.storage.getDirectory();
     const folder = await root.getDirectoryHandle(FILM_FOLDER);
+    const found = await Promise.all(
+      files.map(async ({ privateName, name }) => ({
+        name,
+        file: await (await folder.getFileHandle(privateName)).getFile(),
+      })),
+    );
+    if (found.reduce((sum, { file }) => sum + file.size, 0) > ZIP_MOST_BYTES)
+      throw new ExportError('failed', 'A ZIP holds at most 4 GB, and these are more. Save the files one by one.');
     const pieces: Uint8Array[] = [];
     const zip = new Zip((error, piece) => {
       if (error) throw error;
       pieces.push(piece);
     });
-    for (const { privateName, name } of files) {
+    for (const { file, name } of found) {
       const entry = new ZipPassThrough(name);
       zip.add(entry);
-      const reader = (await (await folder.getFileHandle(privateName)).getFile()).stream().getReader();
+      const reader = file.stream().getReader();
       for (let part = await reader.read(); !part.done; part = await reader.read()) {
         entry.push(part.value);
         for (const piece of pieces.splice(0)) await out.append(piece);

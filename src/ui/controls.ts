@@ -213,6 +213,7 @@ export const controls = [
   { id: 'data-format', label: 'Table as', step: 'output', words: 'csv xlsx json' },
   { id: 'all-groups', label: 'A file for each group', step: 'output', words: 'queue batch many' },
   { id: 'more-sizes', label: 'Further sizes', step: 'output', words: 'queue batch ratio' },
+  { id: 'more-forms', label: 'Further forms', step: 'output', words: 'queue batch gif film picture page numbers' },
   { id: 'name-pattern', label: 'Names of files', step: 'output', words: 'pattern' },
   { id: 'film-format', label: 'Format', step: 'output', words: 'mp4 webm codec video' },
   { id: 'film-size', label: 'Size', step: 'output', words: 'resolution pixels 1080 4k' },

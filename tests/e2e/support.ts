@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
 
 /** Opens the app and waits until its stage draws. Errors on the page fail the test. */
@@ -59,6 +60,15 @@ export function probe(file: string) {
   const args = ['-v', 'error', '-count_frames', '-select_streams', 'v:0', '-show_entries', fields, '-of', 'json', file];
   const { streams, format } = JSON.parse(execFileSync('ffprobe', args, { encoding: 'utf8' }));
   return { ...streams[0], ...format } as Record<string, string | number>;
+}
+
+/** The least likeness of two films over their frames, in decibels; `stats` is a file to work with. */
+export function leastPsnr(a: string, b: string, stats: string): number {
+  execFileSync('ffmpeg', ['-v', 'error', '-i', a, '-i', b, '-lavfi', `psnr=stats_file=${stats}`, '-f', 'null', '-']);
+  const found = [...readFileSync(stats, 'utf8').matchAll(/psnr_avg:(\S+)/g)].map(([, text]) =>
+    text === 'inf' ? 99 : Number(text),
+  );
+  return Math.min(...found);
 }
 
 /** One frame of a film, or a PNG, as RGB bytes of a size. */

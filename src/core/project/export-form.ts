@@ -28,10 +28,11 @@ export type ExportForm =
       readonly from?: number;
       readonly to?: number;
     }
-  /** A moment; `times` is pixels of the picture for one of the stage. */
+  /** A moment, where whatever lies past the end is the end; `times` is pixels of the picture for one of the stage. */
   | { readonly kind: 'png' | 'jpeg'; readonly timeSec: number; readonly times: number }
   | { readonly kind: 'svg'; readonly timeSec: number }
-  | { readonly kind: 'pdf'; readonly timesSec: readonly number[] }
+  /** A page for each moment, or for each period as it is reached. */
+  | { readonly kind: 'pdf'; readonly timesSec: readonly number[] | 'periods' }
   | { readonly kind: 'page' }
   | { readonly kind: 'data'; readonly what: 'shaped' | 'ranking' | 'frames'; readonly format: 'csv' | 'xlsx' | 'json' };
 

@@ -3,13 +3,12 @@ import { frameTimeSec } from '@/core/pace/film-clock';
 import { ExportError } from '../export-error';
 import { contextOf, isTransparent, paintMoment, type Room } from '../room';
 import { mayGoOn, type Watch } from '../watch';
+import { ZIP_MOST_BYTES } from '../zip-files';
 
 /** Where the pieces of a file go, in order. Waiting for it keeps memory flat. */
 export type Sink = (piece: Uint8Array) => Promise<void>;
 
-/** What a plain ZIP can hold, with some room for its index. */
 const MOST_ENTRIES = 65_535;
-const MOST_BYTES = 0xffff_ffff - MOST_ENTRIES * 100;
 const TOO_MUCH = 'A ZIP holds at most 65,535 pictures and 4 GB.';
 
 /**
@@ -40,7 +39,7 @@ export async function zipFrames(
       bytes += piece.length;
       await sink(piece);
     }
-    if (bytes > MOST_BYTES) throw new ExportError('failed', `${TOO_MUCH} Choose a smaller size or a shorter film.`);
+    if (bytes > ZIP_MOST_BYTES) throw new ExportError('failed', `${TOO_MUCH} Choose a smaller size or a shorter film.`);
   };
   if (count > MOST_ENTRIES)
     throw new ExportError('failed', `${TOO_MUCH} This one would have ${count}. Choose fewer frames a second.`);

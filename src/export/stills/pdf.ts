@@ -1,4 +1,5 @@
 import { PDFDocument } from 'pdf-lib';
+import { periodTimesSec } from '@/core/pace/film-clock';
 import type { Room } from '../room';
 import { mayGoOn, type Watch } from '../watch';
 import { stillPicture } from './picture';
@@ -8,13 +9,14 @@ const TIMES = 2;
 /** Points of PDF for a pixel of CSS. */
 const POINTS_PER_PX = 0.75;
 
-/** Moments as PDF, one page each, exactly as painted. */
+/** Moments as PDF, one page each, exactly as painted; or the moments at which the periods are reached. */
 export async function stillsPdf(
   room: Room,
-  timesSec: readonly number[],
+  moments: readonly number[] | 'periods',
   watch: Watch,
 ): Promise<Uint8Array<ArrayBuffer>> {
   const { stage, project } = room.film;
+  const timesSec = moments === 'periods' ? Array.from(periodTimesSec(room.film.clock)) : moments;
   const file = await PDFDocument.create();
   file.setTitle(project.name);
   file.setCreator('Plucky Tempo');

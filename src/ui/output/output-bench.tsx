@@ -11,7 +11,15 @@ import { SelectField } from '../parts/select-field';
 import { SwitchField } from '../parts/switch-field';
 import { TextField } from '../parts/text-field';
 import { useServices } from '../services';
-import { exportWords, furtherSizes, type OutputChoice, outputChoice, scaledTo } from './output-choice';
+import {
+  exportWords,
+  furtherSizes,
+  kindNames,
+  type OutputChoice,
+  outputChoice,
+  outputKinds,
+  scaledTo,
+} from './output-choice';
 import { useOutput } from './use-output';
 
 const sides = [480, 720, 1080, 2160];
@@ -30,14 +38,7 @@ export function OutputBench() {
         <PickField
           control="output-kind"
           value={choice.kind}
-          choices={[
-            { value: 'film', label: 'Film' },
-            { value: 'gif', label: 'GIF' },
-            { value: 'picture', label: 'Picture' },
-            { value: 'page', label: 'Web page' },
-            { value: 'frames', label: 'Image sequence' },
-            { value: 'data', label: 'Numbers' },
-          ]}
+          choices={outputKinds.map((value) => ({ value, label: kindNames[value] }))}
           onChange={(kind) => set({ kind })}
         />
         {choice.kind === 'film' && formats?.length === 0 && (
@@ -182,7 +183,11 @@ function FilmFields({
           choices={(formats ?? []).map(({ id, name }) => ({ value: id, label: name }))}
           hint={
             clear && !format.alpha
-              ? `${format.use}. It has no transparency: the background’s colour stands behind. Take WebM, transparent, or the image sequence.`
+              ? `${format.use}. It has no transparency: the background’s colour stands behind. ${
+                  formats?.some(({ alpha }) => alpha)
+                    ? 'Take WebM, transparent, or the image sequence.'
+                    : 'This browser cannot encode any either: take the image sequence.'
+                }`
               : `${format.use}.`
           }
           onChange={(formatId) => set({ formatId })}
@@ -260,23 +265,21 @@ function ManySection({ output }: { readonly output: Output }) {
       )}
       {grouped && <p className="-mt-2 text-[12px] text-quiet">{groups.length} groups.</p>}
       <Field control="more-sizes">
-        <div className="flex flex-wrap gap-3">
-          {furtherSizes.map(({ id }) => (
-            <label key={id} className="flex items-center gap-1.5 text-[13px]">
-              <input
-                type="checkbox"
-                className="accent-spruce"
-                checked={choice.sizes.includes(id)}
-                onChange={(event) =>
-                  set({
-                    sizes: event.target.checked ? [...choice.sizes, id] : choice.sizes.filter((each) => each !== id),
-                  })
-                }
-              />
-              {id}
-            </label>
-          ))}
-        </div>
+        <Boxes
+          values={furtherSizes.map(({ id }) => ({ value: id, label: id }))}
+          chosen={choice.sizes}
+          onChange={(sizes) => set({ sizes })}
+        />
+      </Field>
+      <Field control="more-forms">
+        <Boxes
+          values={outputKinds
+            .filter((kind) => kind !== choice.kind)
+            .map((kind) => ({ value: kind, label: kindNames[kind] }))}
+          chosen={choice.kinds}
+          onChange={(kinds) => set({ kinds })}
+        />
+        <p className="mt-1 text-[12px] leading-snug text-quiet">Each as it is set above, under its own name.</p>
       </Field>
       <Fold title="How files are called" holds={['name-pattern']}>
         <TextField
@@ -289,6 +292,35 @@ function ManySection({ output }: { readonly output: Output }) {
       </Fold>
       {requests.length > 1 && <p className="text-[13px]">{requests.length} files.</p>}
     </Section>
+  );
+}
+
+/** Boxes of which any number can be ticked. */
+function Boxes<T extends string>({
+  values,
+  chosen,
+  onChange,
+}: {
+  readonly values: readonly { readonly value: T; readonly label: string }[];
+  readonly chosen: readonly T[];
+  readonly onChange: (chosen: T[]) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-x-3 gap-y-1">
+      {values.map(({ value, label }) => (
+        <label key={value} className="flex items-center gap-1.5 text-[13px]">
+          <input
+            type="checkbox"
+            className="accent-spruce"
+            checked={chosen.includes(value)}
+            onChange={(event) =>
+              onChange(event.target.checked ? [...chosen, value] : chosen.filter((each) => each !== value))
+            }
+          />
+          {label}
+        </label>
+      ))}
+    </div>
   );
 }
 

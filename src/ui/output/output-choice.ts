@@ -2,8 +2,18 @@ import { createStore } from 'zustand/vanilla';
 import { type ExportForm, endingOf } from '@/core/project/export-form';
 import type { FilmFormatName } from '@/workers/protocol';
 
-export const outputKinds = ['film', 'gif', 'picture', 'frames', 'page', 'data'] as const;
+export const outputKinds = ['film', 'gif', 'picture', 'page', 'frames', 'data'] as const;
 export type OutputKind = (typeof outputKinds)[number];
+
+/** What each kind is called. */
+export const kindNames: Readonly<Record<OutputKind, string>> = {
+  film: 'Film',
+  gif: 'GIF',
+  picture: 'Picture',
+  page: 'Web page',
+  frames: 'Image sequence',
+  data: 'Numbers',
+};
 
 export const moments = ['last', 'playhead', 'periods'] as const;
 
@@ -26,6 +36,8 @@ export interface OutputChoice {
   readonly allGroups: boolean;
   /** Ids of further sizes. */
   readonly sizes: readonly string[];
+  /** What else is made in one go, each as its own fields say. */
+  readonly kinds: readonly OutputKind[];
   readonly pattern: string;
 }
 
@@ -45,6 +57,7 @@ export const outputChoice = createStore<OutputChoice>(() => ({
   tableFormat: 'csv',
   allGroups: false,
   sizes: [],
+  kinds: [],
   pattern: '{film}',
 }));
 
@@ -66,16 +79,13 @@ export function scaledTo(side: number, widthPx: number, heightPx: number): { wid
 interface FilmNow {
   readonly widthPx: number;
   readonly heightPx: number;
-  readonly lengthSec: number;
   readonly timeSec: number;
-  readonly periodSec: readonly number[];
 }
 
 /** The form that the choice comes to for a film. */
 export function formOf(choice: OutputChoice, film: FilmNow): ExportForm {
-  const { widthPx, heightPx, lengthSec } = film;
-  // The picture of the very end is the last one that the film shows.
-  const timeSec = choice.moment === 'playhead' ? film.timeSec : lengthSec;
+  const { widthPx, heightPx } = film;
+  const timeSec = choice.moment === 'playhead' ? film.timeSec : Number.POSITIVE_INFINITY;
   switch (choice.kind) {
     case 'film':
       return {
@@ -101,7 +111,7 @@ export function formOf(choice: OutputChoice, film: FilmNow): ExportForm {
     default:
       if (choice.picture === 'svg') return { kind: 'svg', timeSec };
       if (choice.picture === 'pdf')
-        return { kind: 'pdf', timesSec: choice.moment === 'periods' ? film.periodSec : [timeSec] };
+        return { kind: 'pdf', timesSec: choice.moment === 'periods' ? 'periods' : [timeSec] };
       return { kind: choice.picture, timeSec, times: choice.times };
   }
 }

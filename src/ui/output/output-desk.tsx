@@ -70,7 +70,8 @@ function Plan() {
   }
   if (form.kind === 'png' || form.kind === 'jpeg')
     lines.push(['Size', `${Math.round(widthPx * form.times)} × ${Math.round(heightPx * form.times)}`]);
-  if (form.kind === 'pdf') lines.push(['Pages', String(form.timesSec.length)]);
+  if (form.kind === 'pdf')
+    lines.push(['Pages', String(form.timesSec === 'periods' ? overview.periodSec.length : form.timesSec.length)]);
   return (
     <section aria-label="What you will get">
       <h2 className="font-display text-[15px] font-bold">

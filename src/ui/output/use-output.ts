@@ -23,25 +23,30 @@ export function useOutput() {
   const formats = useFormats(size.widthPx, size.heightPx, framesPerSec);
   const offered = formats?.filter(({ alpha }) => clear || !alpha) ?? null;
   const format = offered?.find(({ id }) => id === choice.formatId) ?? offered?.[0] ?? null;
-  const lengthSec = overview?.lengthSec ?? 0;
   const known = format ? { ...choice, formatId: format.id } : choice;
-  const film = { widthPx, heightPx, lengthSec, timeSec, periodSec: Array.from(overview?.periodSec ?? []) };
+  const film = { widthPx, heightPx, timeSec };
   const form = formOf(known, film);
   const chosenGroups: readonly (string | null)[] =
     grouped && choice.allGroups ? groups.map((group) => group.name) : [null];
   const stages = [null, ...furtherSizes.filter(({ id }) => choice.sizes.includes(id))];
+  const kinds = [choice.kind, ...choice.kinds.filter((kind) => kind !== choice.kind)];
+  const pattern = patternFor(choice.pattern, chosenGroups.length, stages.length);
   const requests = chosenGroups.flatMap((group) =>
-    stages.map((stage): ExportRequest => {
+    stages.flatMap((stage) => {
       const own = stage ? { widthPx: stage.widthPx, heightPx: stage.heightPx } : null;
-      return {
-        form: own ? formOf(known, { ...film, ...own }) : form,
-        group,
-        stage: own,
-        pattern: patternFor(choice.pattern, chosenGroups.length, stages.length),
-      };
+      return kinds
+        .filter((kind) => kind !== 'data' || stage === null)
+        .map(
+          (kind): ExportRequest => ({
+            form: formOf({ ...known, kind }, { ...film, ...own }),
+            group,
+            stage: own,
+            pattern,
+          }),
+        );
     }),
   );
-  const ready = overview !== null && (form.kind !== 'film' || format !== null);
+  const ready = overview !== null && (format !== null || !kinds.includes('film'));
   return {
     choice,
     form,

@@ -1,0 +1,164 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { expect, type Page, test, type Worker } from '@playwright/test';
+import { goTo, leastPsnr, openApp, openFile, probe, raceTable, words } from './support';
+
+let folder = '';
+test.beforeAll(() => {
+  folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-faults-'));
+});
+test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+async function openRace(page: Page, sec: string): Promise<void> {
+  await openApp(page);
+  await openFile(page, 'boats.csv', raceTable);
+  await expect(words(page)).toContainText('Cirrus');
+  await goTo(page, 'Pace');
+  await page.getByRole('spinbutton', { name: 'Whole film' }).fill(sec);
+  await page.keyboard.press('Enter');
+  await page.getByRole('radio', { name: '25', exact: true }).click();
+  await expect(page.getByText(`${Number(sec) * 25} frames.`)).toBeVisible();
+}
+
+const as = (page: Page, kind: string) => page.getByRole('radio', { name: kind, exact: true }).click();
+const small = async (page: Page) => {
+  await page.getByRole('combobox', { name: 'Size' }).click();
+  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+};
+
+async function film(page: Page, name: string): Promise<string> {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export MP4' }).click(),
+  ]);
+  const file = path.join(folder, name);
+  await download.saveAs(file);
+  return file;
+}
+
+/** What lies on the browser's private disk. */
+const filesLeft = (page: Page) =>
+  page.evaluate(async () => {
+    const root = await navigator.storage.getDirectory();
+    const names: string[] = [];
+    for await (const each of (root as unknown as { values(): AsyncIterable<FileSystemDirectoryHandle> }).values()) {
+      if (each.kind !== 'directory') continue;
+      for await (const name of (each as unknown as { keys(): AsyncIterable<string> }).keys()) names.push(name);
+    }
+    return names;
+  });
+
+/** Changes the world of the next worker that starts, before it gets to work. */
+function inNextWorker(page: Page, change: () => void): Promise<Worker> {
+  return new Promise((resolve, reject) => {
+    page.once('worker', (worker) => {
+      worker.evaluate(change).then(() => resolve(worker), reject);
+    });
+  });
+}
+
+test('a worker that dies half-way is replaced, and the film is whole', async ({ page }) => {
+  await openRace(page, '16');
+  await goTo(page, 'Output');
+  await small(page);
+  const whole = await film(page, 'whole.mp4');
+  const patched = inNextWorker(page, () => {
+    const world = self as unknown as { Worker: typeof Worker; killed: number };
+    const Real = world.Worker;
+    world.killed = 0;
+    world.Worker = class extends Real {
+      constructor(...args: ConstructorParameters<typeof Real>) {
+        super(...args);
+        if (world.killed > 0) return;
+        world.killed++;
+        // Its first word says that it is ready; soon after it is in the middle of its first span.
+        this.addEventListener(
+          'message',
+          () => {
+            setTimeout(() => {
+              this.terminate();
+              this.dispatchEvent(new ErrorEvent('error', { message: 'out of memory' }));
+              console.info('killed a worker');
+            }, 120);
+          },
+          { once: true },
+        );
+      }
+    };
+  });
+  const killed = page.waitForEvent('console', (message) => message.text() === 'killed a worker');
+  const [file] = await Promise.all([film(page, 'mended.mp4'), patched, killed]);
+  expect(probe(file)).toMatchObject({ nb_read_frames: '400', avg_frame_rate: '25/1' });
+  execFileSync('ffmpeg', ['-v', 'error', '-xerror', '-i', file, '-f', 'null', '-']);
+  expect(leastPsnr(whole, file, path.join(folder, 'psnr.log'))).toBeGreaterThan(40);
+});
+
+test('every form can be cancelled, and leaves nothing', async ({ page }) => {
+  await openRace(page, '60');
+  await goTo(page, 'Output');
+  const cancelled = page.getByText('Cancelled. No file was kept.');
+  // Before it has begun, and half-way.
+  for (const [kind, begun] of [
+    ['Film', false],
+    ['Film', true],
+    ['GIF', true],
+    ['Image sequence', true],
+  ] as const) {
+    await as(page, kind);
+    await page.getByRole('button', { name: /^Export (MP4|GIF|image sequence)$/ }).click();
+    if (begun) await expect(page.getByText(/[1-9]\d* of [\d,]+ frames/)).toBeVisible();
+    await page.getByRole('button', { name: 'Cancel' }).click();
+    await expect(cancelled).toBeVisible();
+    await expect.poll(() => filesLeft(page), kind).toEqual([]);
+  }
+  // A picture of every period as PDF, of many periods.
+  await as(page, 'Picture');
+  await as(page, 'PDF');
+  await page.getByLabel('Image sequence').check();
+  await page.getByRole('button', { name: 'Export 2 files' }).click();
+  await expect(page.getByText('done in')).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(cancelled).toBeVisible();
+  // What had been finished stays.
+  expect(await filesLeft(page)).toHaveLength(1);
+});
+
+test('an encoder that refuses is named, and nothing is left', async ({ page }) => {
+  await openRace(page, '4');
+  await goTo(page, 'Output');
+  const patched = inNextWorker(page, () => {
+    VideoEncoder.isConfigSupported = async (config) => ({ supported: false, config });
+  });
+  await page.getByRole('button', { name: 'Export MP4' }).click();
+  await patched;
+  await expect(page.getByRole('alert').filter({ hasText: 'cannot encode MP4 (H.264) at 1920 x 1080' })).toBeVisible();
+  expect(await filesLeft(page)).toEqual([]);
+  await small(page);
+  await page.getByRole('button', { name: 'Export MP4' }).click();
+  await expect(page.getByText('done in')).toBeVisible();
+});
+
+test('a film goes straight to a place on disk, and a full disk there is named', async ({ page }) => {
+  // The picker itself belongs to the browser; a file of the private disk stands for the chosen place.
+  await page.addInitScript(() => {
+    (window as unknown as { showSaveFilePicker: unknown }).showSaveFilePicker = async ({
+      suggestedName,
+    }: {
+      suggestedName: string;
+    }) => (await navigator.storage.getDirectory()).getFileHandle(suggestedName, { create: true });
+  });
+  await openRace(page, '4');
+  await goTo(page, 'Output');
+  await small(page);
+  await page.getByRole('button', { name: 'Straight to a place on disk' }).click();
+  await expect(page.getByText('It lies where you wanted it.')).toBeVisible();
+  const bytes = await page.evaluate(async () => {
+    const handle = await (await navigator.storage.getDirectory()).getFileHandle('Boats.mp4');
+    return [...new Uint8Array(await (await handle.getFile()).arrayBuffer())];
+  });
+  const file = path.join(folder, 'picked.mp4');
+  execFileSync('tee', [file], { input: Buffer.from(bytes), stdio: ['pipe', 'ignore', 'inherit'] });
+  expect(probe(file)).toMatchObject({ codec_name: 'h264', nb_read_frames: '100' });
+});
