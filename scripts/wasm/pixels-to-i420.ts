@@ -1,7 +1,7 @@
 // AssemblyScript, built by scripts/build-wasm.mjs into src/export/video/pixels-to-i420.wasm.ts. Turns BGRA or RGBA pixels into I420 in
 // BT.709, limited range, with rounding; each chroma sample is the mean of its four pixels.
 // Fixed point with 15 bits for luma. Memory layout is the caller's: pixels at `src`, planes at `y`, `u`, `v`. Most pixels of a film
-// are as they were a frame ago; what has not changed is left as it stands in the planes.
+// are as they were a frame ago: `kept` holds the pixels that the planes were made of, and only what differs from them is converted.
 
 /** Blue and red of four pixels as neighbouring 16-bit lanes (red and blue in RGBA). */
 // @ts-ignore: decorator
@@ -53,17 +53,18 @@ function weights(even: i32, odd: i32): v128 {
 }
 
 /**
- * @param before The pixels that the planes hold now; nought where they hold none. @param width A multiple of 8; @param height even; @param blueFirst true for BGRA, false for RGBA.
+ * @param all Converts everything, whatever `kept` holds. @param width A multiple of 8; @param height even; @param blueFirst true for BGRA, false for RGBA.
  */
 export function convert(
   src: usize,
-  before: usize,
+  kept: usize,
   y: usize,
   u: usize,
   v: usize,
   width: i32,
   height: i32,
   blueFirst: bool,
+  all: bool,
 ): void {
   // BT.709 luma 0.2126, 0.7152, 0.0722 times 219 / 255; chroma scaled by 224 / 255. Times 2^15.
   const yo = blueFirst ? weights(2032, 5983) : weights(5983, 2032);
@@ -84,14 +85,16 @@ export function convert(
       const a1 = v128.load(above + x * 4, 16);
       const b0 = v128.load(below + x * 4);
       const b1 = v128.load(below + x * 4, 16);
-      if (before) {
-        const old = before + <usize>row * stride + x * 4;
-        const rows = v128.or(
-          v128.or(v128.xor(a0, v128.load(old)), v128.xor(a1, v128.load(old, 16))),
-          v128.or(v128.xor(b0, v128.load(old + stride)), v128.xor(b1, v128.load(old + stride, 16))),
-        );
-        if (!v128.any_true(rows)) continue;
-      }
+      const old = kept + <usize>row * stride + x * 4;
+      const differs = v128.or(
+        v128.or(v128.xor(a0, v128.load(old)), v128.xor(a1, v128.load(old, 16))),
+        v128.or(v128.xor(b0, v128.load(old + stride)), v128.xor(b1, v128.load(old + stride, 16))),
+      );
+      if (!all && !v128.any_true(differs)) continue;
+      v128.store(old, a0);
+      v128.store(old, a1, 16);
+      v128.store(old + stride, b0);
+      v128.store(old + stride, b1, 16);
       const oa0 = outer(a0);
       const oa1 = outer(a1);
       const ob0 = outer(b0);

@@ -1,9 +1,11 @@
 import { execFileSync, spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
-import { goTo, leastPsnr, openApp, openFile, probe, raceTable, words } from './support';
+import { unzipSync } from 'fflate';
+import { looks } from '../../src/core/project/looks';
+import { goTo, leastPsnr, openApp, openFile, pixels, probe, raceTable, words } from './support';
 
 let folder = '';
 let table = '';
@@ -27,8 +29,6 @@ function refused(...args: string[]): { status: number; message: string } {
   return { status: 0, message: '' };
 }
 
-const small = ['--length', '3', '--fps', '30', '--size', '640x360'];
-
 test('the command line paints the same pixels as the app', async ({ page }) => {
   await openApp(page);
   await openFile(page, 'boats.csv', raceTable);
@@ -46,15 +46,80 @@ test('the command line paints the same pixels as the app', async ({ page }) => {
 });
 
 test('films of one and of several workers agree, and parts join without encoding again', () => {
-  tempo('render', table, ...small, '--workers', '1', '--out', at('one.mp4'));
-  tempo('render', table, ...small, '--workers', '3', '--out', at('three.mp4'));
-  expect(probe(at('three.mp4'))).toMatchObject({ nb_read_frames: '90', avg_frame_rate: '30/1', width: 640 });
+  // Five spans, the last one short.
+  const film = ['--length', '17', '--fps', '30', '--size', '640x360'];
+  tempo('render', table, ...film, '--workers', '1', '--out', at('one.mp4'));
+  tempo('render', table, ...film, '--workers', '3', '--out', at('three.mp4'));
+  expect(probe(at('three.mp4'))).toMatchObject({ nb_read_frames: '510', avg_frame_rate: '30/1', width: 640 });
   expect(leastPsnr(at('one.mp4'), at('three.mp4'), at('psnr.log'))).toBeGreaterThan(40);
-  tempo('render', table, ...small, '--from', '0', '--to', '40', '--out', at('a.mp4'));
-  tempo('render', table, ...small, '--from', '40', '--to', '90', '--out', at('b.mp4'));
-  expect(tempo('join', at('a.mp4'), at('b.mp4'), '--out', at('joined.mp4'))).toContain('90 frames');
-  expect(probe(at('joined.mp4'))).toMatchObject({ nb_read_frames: '90', avg_frame_rate: '30/1' });
-  expect(leastPsnr(at('one.mp4'), at('joined.mp4'), at('psnr.log'))).toBeGreaterThan(38);
+  tempo('render', table, ...film, '--from', '0', '--to', '200', '--out', at('a.mp4'));
+  tempo('render', table, ...film, '--from', '200', '--to', '510', '--out', at('b.mp4'));
+  expect(tempo('join', at('a.mp4'), at('b.mp4'), '--out', at('joined.mp4'))).toContain('510 frames');
+  expect(probe(at('joined.mp4'))).toMatchObject({ nb_read_frames: '510', avg_frame_rate: '30/1' });
+  expect(leastPsnr(at('one.mp4'), at('joined.mp4'), at('psnr.log'))).toBeGreaterThan(40);
+});
+
+/** The least likeness of a film to PNG files of its frames, in decibels over red, green and blue. */
+function leastLikeness(film: string, pictures: string): number {
+  const stats = at('psnr.log');
+  const graph = `[0]scale=in_color_matrix=bt709,format=gbrp,settb=1/25,setpts=N[a];[1]format=gbrp,settb=1/25,setpts=N[b];[a][b]psnr=stats_file=${stats}`;
+  const truth = ['-framerate', '25', '-pattern_type', 'glob', '-i', path.join(pictures, '*.png')];
+  execFileSync('ffmpeg', ['-v', 'error', '-i', film, ...truth, '-lavfi', graph, '-f', 'null', '-']);
+  const found = [...readFileSync(stats, 'utf8').matchAll(/psnr_avg:(\S+)/g)].map(([, text]) => Number(text));
+  expect(found).toHaveLength(50);
+  return Math.min(...found);
+}
+
+test('frames of every format are what the painter painted', () => {
+  const film = ['--length', '2', '--fps', '25', '--size', '1280x720'];
+  tempo('render', table, ...film, '--out', at('frames.zip'));
+  mkdirSync(at('frames'));
+  const files = Object.entries(unzipSync(readFileSync(at('frames.zip'))));
+  for (const [name, bytes] of files) writeFileSync(path.join(at('frames'), name), bytes);
+  const names = readdirSync(at('frames')).sort();
+  expect(names).toHaveLength(50);
+  // The picture of a moment by itself is the same, byte for byte.
+  tempo('render', table, ...film, '--at', '1', '--out', at('still.png'));
+  expect(readFileSync(at('still.png')).equals(readFileSync(path.join(at('frames'), names[25] ?? '')))).toBe(true);
+  for (const format of ['mp4', 'webm-vp9', 'webm-vp8', 'mp4-av1']) {
+    const out = at(`likeness-${format}.${format.slice(0, format.startsWith('mp4') ? 3 : 4)}`);
+    tempo('render', table, ...film, '--quality', 'best', '--format', format, '--out', out);
+    expect(leastLikeness(out, at('frames')), format).toBeGreaterThan(35);
+  }
+});
+
+test('known colours come out as they are', () => {
+  const [look] = looks;
+  for (const colour of ['#c03a2b', '#1f7a4d', '#2b4fc0', '#fdf6e3', '#101418']) {
+    writeFileSync(at('look.json'), JSON.stringify({ ...look, background: { kind: 'plain', colour } }));
+    const wanted = [1, 3, 5].map((i) => Number.parseInt(colour.slice(i, i + 2), 16));
+    for (const [ending, most] of [
+      ['mp4', 3],
+      ['webm', 3],
+      ['png', 0],
+      ['gif', 12],
+    ] as const) {
+      if (ending === 'webm' && colour !== '#c03a2b') continue;
+      const out = at(`colour.${ending}`);
+      const film = ['--length', '0.4', '--fps', '10', '--size', '320x180', '--look', at('look.json')];
+      tempo('render', table, ...film, '--out', out);
+      const picture = pixels(ending === 'png' ? { png: readFileSync(out) } : { film: out, frame: 1 }, 320, 180);
+      const off = wanted.map((channel, i) => Math.abs(channel - (picture[3 * (2 * 320 + 2) + i] ?? 999)));
+      expect(Math.max(...off), `${colour} in ${ending}`).toBeLessThanOrEqual(most);
+    }
+  }
+});
+
+test('a film of 10,000 frames comes out whole', () => {
+  tempo('render', table, '--length', '200', '--fps', '50', '--size', '160x90', '--out', at('tenthousand.mp4'));
+  expect(probe(at('tenthousand.mp4'))).toMatchObject({ nb_read_frames: '10000', avg_frame_rate: '50/1' });
+});
+
+test('a table without values is refused', () => {
+  writeFileSync(at('empty.csv'), 'season,boat,points\n');
+  expect(refused('render', at('empty.csv'), '--out', at('x.mp4'))).toMatchObject({ status: 2 });
+  writeFileSync(at('words.csv'), 'season,boat,points\n2010,Alpha,none\n2011,Alpha,none\n');
+  expect(refused('render', at('words.csv'), '--out', at('x.mp4')).message).toContain('numbers');
 });
 
 test('one frame, odd sizes, and every kind of refusal', () => {

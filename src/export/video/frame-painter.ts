@@ -69,7 +69,7 @@ async function toI420(drawn: VideoFrame, converter: I420Converter, timing: Timin
   const { codedWidth: width, codedHeight } = drawn;
   for (let y = 0; y < codedHeight; y += stripRows) {
     const rect = { x: 0, y, width, height: Math.min(stripRows, codedHeight - y) };
-    await drawn.copyTo(converter.pixels.subarray(y * stride), { rect, layout: [{ offset: 0, stride }] });
+    await drawn.copyTo(converter.strip, { rect, layout: [{ offset: 0, stride }] });
     converter.convertStrip(order === 'BGR', y);
   }
   return new VideoFrame(converter.planes, {

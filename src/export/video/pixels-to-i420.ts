@@ -2,21 +2,18 @@ import { wasmBase64 } from './pixels-to-i420.wasm';
 
 /** Converts pixels of one size to I420; its memory is used again for every frame. */
 export interface I420Converter {
-  /** Where the caller puts the next pixels: rows of `strideBytes`, four bytes a pixel. Another place after each picture. */
-  readonly pixels: Uint8Array<ArrayBuffer>;
+  /** Where the caller puts a strip of pixels: rows of `strideBytes`, four bytes a pixel. */
+  readonly strip: Uint8Array<ArrayBuffer>;
   readonly strideBytes: number;
   /** Planes Y, U and V one after the other, filled by `convertStrip`. */
   readonly planes: Uint8Array<ArrayBuffer>;
   /** Where each plane starts in `planes`, and its stride. */
   readonly layout: readonly { readonly offset: number; readonly stride: number }[];
-  /**
-   * Pixels are faster converted while they are still in the processor's cache: so the caller may put them there in strips of
-   * this many rows, and have each converted at once.
-   */
+  /** Rows of a strip. Pixels are faster converted while they are still in the processor's cache, so they come in strips. */
   readonly stripRows: number;
   /**
    * @param blueFirst True for BGRA, false for RGBA.
-   * @param fromRow Even; the rows from here on, up to the end of the strip or of the picture.
+   * @param fromRow Where in the picture the strip begins: a multiple of `stripRows`. The last one may be shorter.
    */
   convertStrip(blueFirst: boolean, fromRow: number): void;
 }
@@ -26,14 +23,15 @@ const PAGE = 65_536;
 const STRIP_ROWS = 120;
 
 type Convert = (
-  pixels: number,
-  before: number,
+  strip: number,
+  kept: number,
   y: number,
   u: number,
   v: number,
   width: number,
   height: number,
   blueFirst: boolean,
+  all: boolean,
 ) => void;
 
 /**
@@ -49,10 +47,11 @@ export function createI420Converter(widthPx: number, heightPx: number): I420Conv
   const pixelBytes = width * heightPx * 4;
   const lumaBytes = width * heightPx;
   const chromaBytes = lumaBytes / 4;
-  // The module's own few bytes of data lie in the first page. Pixels take turns in two places: what has not changed since
-  // the frame before, which is most of a film, is not converted again.
-  const places = [PAGE, PAGE + pixelBytes] as const;
-  const y = PAGE + 2 * pixelBytes;
+  // The module's own few bytes of data lie in the first page. The pixels of the last picture are kept: what has not changed,
+  // which is most of a film, is not converted again.
+  const stripBytes = width * STRIP_ROWS * 4;
+  const kept = PAGE + stripBytes;
+  const y = kept + pixelBytes;
   const [u, v] = [y + lumaBytes, y + lumaBytes + chromaBytes];
   try {
     const memory = new WebAssembly.Memory({ initial: Math.ceil((v + chromaBytes) / PAGE) });
@@ -60,14 +59,10 @@ export function createI420Converter(widthPx: number, heightPx: number): I420Conv
     const instance = new WebAssembly.Instance(new WebAssembly.Module(bytes), { env: { memory } });
     const convert = instance.exports.convert as Convert;
     const buffer = memory.buffer as ArrayBuffer;
-    const views = places.map((at) => new Uint8Array(buffer, at, pixelBytes));
-    let turn = 0;
-    let before = 0;
-    let order: boolean | null = null;
+    /** The order of the bytes of the strips that are kept. */
+    const orders: (boolean | undefined)[] = [];
     return {
-      get pixels() {
-        return views[turn] as Uint8Array<ArrayBuffer>;
-      },
+      strip: new Uint8Array(buffer, PAGE, stripBytes),
       strideBytes: width * 4,
       planes: new Uint8Array(buffer, y, lumaBytes + 2 * chromaBytes),
       layout: [
@@ -77,24 +72,12 @@ export function createI420Converter(widthPx: number, heightPx: number): I420Conv
       ],
       stripRows: STRIP_ROWS,
       convertStrip(blueFirst, fromRow) {
-        if (order !== blueFirst) before = 0;
-        order = blueFirst;
-        const now = places[turn] as number;
+        const index = fromRow / STRIP_ROWS;
+        const all = orders[index] !== blueFirst;
+        orders[index] = blueFirst;
         const rows = Math.min(STRIP_ROWS, heightPx - fromRow);
-        const [pixelsBefore, lumaBefore] = [fromRow * width * 4, fromRow * width];
-        convert(
-          now + pixelsBefore,
-          before === 0 ? 0 : before + pixelsBefore,
-          y + lumaBefore,
-          u + lumaBefore / 4,
-          v + lumaBefore / 4,
-          width,
-          rows,
-          blueFirst,
-        );
-        if (fromRow + rows < heightPx) return;
-        before = now;
-        turn = 1 - turn;
+        const luma = fromRow * width;
+        convert(PAGE, kept + luma * 4, y + luma, u + luma / 4, v + luma / 4, width, rows, blueFirst, all);
       },
     };
   } catch {
