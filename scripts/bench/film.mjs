@@ -140,6 +140,7 @@ export async function measureFilm() {
       ultrafast: psnr(at('ultrafast.mp4'), at('raw')),
     };
     const preview = await page.evaluate(() => {
+      window.exporter.terminate();
       const element = document.createElement('canvas');
       element.width = 1280;
       element.height = 720;

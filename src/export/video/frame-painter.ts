@@ -1,5 +1,7 @@
 import type { PreparedFilm } from '@/core/chart/prepare';
 import { frameTimeSec } from '@/core/pace/film-clock';
+import { changedRows, type Rows } from '@/core/scene/changed-rows';
+import type { Scene } from '@/core/scene/scene';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
 import { exportedScene } from '../room';
 import { createI420Converter, type I420Converter } from './pixels-to-i420';
@@ -38,14 +40,26 @@ export function createFramePainter(
   const scale = widthPx / film.stage.widthPx;
   const frameUs = 1e6 / film.clock.framesPerSec;
   const converter = createI420Converter(widthPx, heightPx);
+  let shown: Scene | null = null;
   const paintNow = async (frame: number): Promise<VideoFrame> => {
-    paintScene(context, exportedScene(film, frameTimeSec(film.clock, frame), false), scale, resources);
+    const scene = exportedScene(film, frameTimeSec(film.clock, frame), false);
+    const before = shown;
+    shown = null;
     const timestamp = Math.round(frame * frameUs);
     const timing = { timestamp, duration: Math.round((frame + 1) * frameUs) - timestamp };
+    const changed = before ? changedRows(before, scene) : { from: 0, to: scene.heightPx };
+    if (converter && changed === null) {
+      // Nothing moves in a hold: the planes are right as they are.
+      shown = scene;
+      return frameOf(converter, timing);
+    }
+    paintScene(context, scene, scale, resources);
     const drawn = new VideoFrame(context.canvas, timing);
     try {
-      const converted = converter ? await toI420(drawn, converter, timing) : null;
-      return converted ?? (await toTaggedPixels(drawn, timing));
+      const rows = { from: (changed?.from ?? 0) * scale, to: (changed?.to ?? scene.heightPx) * scale };
+      if (!converter || !(await readInto(converter, drawn, rows))) return await toTaggedPixels(drawn, timing);
+      shown = scene;
+      return frameOf(converter, timing);
     } finally {
       drawn.close();
     }
@@ -61,22 +75,27 @@ export function createFramePainter(
   };
 }
 
-/** null where the browser hands out pixels in another order than BGRA or RGBA. */
-async function toI420(drawn: VideoFrame, converter: I420Converter, timing: Timing): Promise<VideoFrame | null> {
+/** Reads the rows that changed, and converts them. False where the browser hands out pixels in another order than BGRA or RGBA. */
+async function readInto(converter: I420Converter, drawn: VideoFrame, rows: Rows): Promise<boolean> {
   const order = drawn.format?.slice(0, 3);
-  if (order !== 'BGR' && order !== 'RGB') return null;
-  const { strideBytes: stride, stripRows } = converter;
-  const { codedWidth: width, codedHeight } = drawn;
-  for (let y = 0; y < codedHeight; y += stripRows) {
-    const rect = { x: 0, y, width, height: Math.min(stripRows, codedHeight - y) };
-    await drawn.copyTo(converter.strip, { rect, layout: [{ offset: 0, stride }] });
+  if (order !== 'BGR' && order !== 'RGB') return false;
+  const { strip, strideBytes: stride, stripRows, widthPx: width, heightPx } = converter;
+  for (let y = 0; y < heightPx; y += stripRows) {
+    if (y >= rows.to || y + stripRows <= rows.from) continue;
+    const rect = { x: 0, y, width, height: Math.min(stripRows, heightPx - y) };
+    await drawn.copyTo(strip, { rect, layout: [{ offset: 0, stride }] });
     converter.convertStrip(order === 'BGR', y);
   }
-  return new VideoFrame(converter.planes, {
+  return true;
+}
+
+/** The planes as a video frame; they are copied. */
+function frameOf({ planes, layout, widthPx, heightPx }: I420Converter, timing: Timing): VideoFrame {
+  return new VideoFrame(planes, {
     format: 'I420',
-    codedWidth: width,
-    codedHeight,
-    layout: [...converter.layout],
+    codedWidth: widthPx,
+    codedHeight: heightPx,
+    layout: [...layout],
     colorSpace: filmColours,
     ...timing,
   });

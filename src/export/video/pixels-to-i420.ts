@@ -2,6 +2,8 @@ import { wasmBase64 } from './pixels-to-i420.wasm';
 
 /** Converts pixels of one size to I420; its memory is used again for every frame. */
 export interface I420Converter {
+  readonly widthPx: number;
+  readonly heightPx: number;
   /** Where the caller puts a strip of pixels: rows of `strideBytes`, four bytes a pixel. */
   readonly strip: Uint8Array<ArrayBuffer>;
   readonly strideBytes: number;
@@ -19,8 +21,8 @@ export interface I420Converter {
 }
 
 const PAGE = 65_536;
-/** Even. A strip of a 1080p picture takes less than a megabyte. */
-const STRIP_ROWS = 120;
+/** Even. A strip of a 1080p picture takes less than half a megabyte. */
+const STRIP_ROWS = 60;
 
 type Convert = (
   strip: number,
@@ -62,6 +64,8 @@ export function createI420Converter(widthPx: number, heightPx: number): I420Conv
     /** The order of the bytes of the strips that are kept. */
     const orders: (boolean | undefined)[] = [];
     return {
+      widthPx,
+      heightPx,
       strip: new Uint8Array(buffer, PAGE, stripBytes),
       strideBytes: width * 4,
       planes: new Uint8Array(buffer, y, lumaBytes + 2 * chromaBytes),
