@@ -19,7 +19,7 @@ async function openRace(page: Page, sec: string): Promise<void> {
   await page.getByRole('spinbutton', { name: 'Whole film' }).fill(sec);
   await page.keyboard.press('Enter');
   await page.getByRole('radio', { name: '25', exact: true }).click();
-  await expect(page.getByText(`${Number(sec) * 25} frames.`)).toBeVisible();
+  await expect(page.getByText(`${(Number(sec) * 25).toLocaleString('en-GB')} frames.`)).toBeVisible();
 }
 
 const as = (page: Page, kind: string) => page.getByRole('radio', { name: kind, exact: true }).click();

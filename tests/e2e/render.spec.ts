@@ -101,10 +101,10 @@ test('known colours come out as they are', () => {
     ] as const) {
       if (ending === 'webm' && colour !== '#c03a2b') continue;
       const out = at(`colour.${ending}`);
-      const film = ['--length', '0.4', '--fps', '10', '--size', '320x180', '--look', at('look.json')];
+      const film = ['--length', '0.4', '--fps', '10', '--size', '1280x720', '--look', at('look.json')];
       tempo('render', table, ...film, '--out', out);
-      const picture = pixels(ending === 'png' ? { png: readFileSync(out) } : { film: out, frame: 1 }, 320, 180);
-      const off = wanted.map((channel, i) => Math.abs(channel - (picture[3 * (2 * 320 + 2) + i] ?? 999)));
+      const picture = pixels(ending === 'png' ? { png: readFileSync(out) } : { film: out, frame: 1 }, 1280, 720);
+      const off = wanted.map((channel, i) => Math.abs(channel - (picture[3 * (20 * 1280 + 20) + i] ?? 999)));
       expect(Math.max(...off), `${colour} in ${ending}`).toBeLessThanOrEqual(most);
     }
   }
@@ -118,7 +118,7 @@ test('a film of 10,000 frames comes out whole', () => {
 test('a table without values is refused', () => {
   writeFileSync(at('empty.csv'), 'season,boat,points\n');
   expect(refused('render', at('empty.csv'), '--out', at('x.mp4'))).toMatchObject({ status: 2 });
-  writeFileSync(at('words.csv'), 'season,boat,points\n2010,Alpha,none\n2011,Alpha,none\n');
+  writeFileSync(at('words.csv'), 'boat,port\nAlpha,North\nBravo,South\n');
   expect(refused('render', at('words.csv'), '--out', at('x.mp4')).message).toContain('numbers');
 });
 
