@@ -15,6 +15,13 @@ import type { ExportedFile, ExportWorkerApi, TableWorkerApi } from '@/workers/pr
 import { download, fileNameOf } from './download';
 import type { FilmMedia } from './film-media';
 
+/** A film that waits to be exported. */
+interface QueuedFilm {
+  readonly project: Project;
+  readonly cube: Cube;
+  readonly imageIds: readonly string[];
+}
+
 type Pickable = Window & { showSaveFilePicker?: (options: object) => Promise<FileSystemFileHandle> };
 
 /** Exports one thing after the other in a worker of its own. What succeeded stays when another one fails. */
@@ -24,6 +31,8 @@ export class ExportQueue {
   /** The person cancelled while the running job was still being put together, before its worker had it. */
   private cancelled = false;
   private readonly handles = new Map<string, FileSystemFileHandle>();
+  /** Each job's film as it was when the job was added: what is edited later is not in it. */
+  private readonly films = new Map<string, QueuedFilm>();
 
   constructor(
     private readonly media: FilmMedia,
@@ -36,7 +45,8 @@ export class ExportQueue {
   /** Puts requests at the end of the queue and begins, if it stands. */
   async add(requests: readonly ExportRequest[], pick: boolean): Promise<void> {
     const { project } = documentStore.getState();
-    if (!project || requests.length === 0) return;
+    const { cube, overview } = sessionStore.getState();
+    if (!project || !cube || requests.length === 0) return;
     const single = requests.length === 1;
     const taken = new Set(single ? [] : sessionStore.getState().exports.map(({ fileName }) => fileName));
     const jobs = requests.map(
@@ -66,8 +76,16 @@ export class ExportQueue {
     const kept = single
       ? sessionStore.getState().exports.filter(({ phase }) => phase === 'waiting' || phase === 'running')
       : sessionStore.getState().exports;
-    setSession({ exports: [...kept, ...jobs] });
+    for (const { id } of jobs) this.films.set(id, { project, cube, imageIds: overview?.imageIds ?? [] });
+    this.list([...kept, ...jobs]);
     void this.run();
+  }
+
+  /** Shows these jobs, and lets go of the films of all others. */
+  private list(exports: ExportJob[]): void {
+    const ids = new Set(exports.map(({ id }) => id));
+    for (const id of this.films.keys()) if (!ids.has(id)) this.films.delete(id);
+    setSession({ exports });
   }
 
   private change(id: string, change: Partial<ExportJob>): void {
@@ -124,10 +142,10 @@ export class ExportQueue {
   }
 
   /** The film of a job: of another group its own values, in another size its own stage. */
-  private async filmOf(job: ExportJob): Promise<{ project: Project; cube: Cube; imageIds: readonly string[] }> {
-    const { project: now } = documentStore.getState();
-    const { cube: shown, overview } = sessionStore.getState();
-    if (!now || !shown) throw new Error('There is no film yet');
+  private async filmOf(job: ExportJob): Promise<QueuedFilm> {
+    const film = this.films.get(job.id);
+    if (!film) throw new Error('There is no film yet');
+    const { project: now, cube: shown, imageIds } = film;
     const stage = job.stage ? { ...now.film.stage, ...job.stage } : now.film.stage;
     const chart = currentChart(now);
     const title =
@@ -135,14 +153,16 @@ export class ExportQueue {
     const dressed = { ...chart, text: { ...chart.text, title }, ...(job.group === null ? {} : { group: job.group }) };
     const charts = now.charts.map((each) => (each.id === chart.id ? dressed : each));
     const project: Project = { ...now, charts, film: { ...now.film, stage } };
-    if (job.group === null) return { project, cube: shown, imageIds: overview?.imageIds ?? [] };
+    if (job.group === null) return { project, cube: shown, imageIds };
+    if (documentStore.getState().project?.id !== now.id)
+      throw new Error(`the project “${now.name}” is no longer open, and “${job.group}” comes from its table`);
     const entry = tableOf(now, chart);
     const { outcome } = await this.table.prepare(entry.steps, chart.fields, job.group);
     if (!outcome.ok) throw new Error(outcome.issues[0]?.message ?? `“${job.group}” has no values`);
     return {
       project,
       cube: outcome.value,
-      imageIds: [...(overview?.imageIds ?? []), ...now.pictures.map(({ id }) => id)],
+      imageIds: [...imageIds, ...now.pictures.map(({ id }) => id)],
     };
   }
 
@@ -203,9 +223,7 @@ export class ExportQueue {
 
   clear(): void {
     for (const { url } of sessionStore.getState().exports) if (url) URL.revokeObjectURL(url);
-    setSession({
-      exports: sessionStore.getState().exports.filter(({ phase }) => phase === 'running' || phase === 'waiting'),
-    });
+    this.list(sessionStore.getState().exports.filter(({ phase }) => phase === 'running' || phase === 'waiting'));
   }
 
   /** Hands over everything that is done as one ZIP. */

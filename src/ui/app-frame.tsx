@@ -69,8 +69,8 @@ export function AppFrame() {
                 <main className="relative min-w-0 flex-1 bg-desk">
                   {step === 'gather' && <GridEditor />}
                   {step === 'shape' && <ShapeCentre />}
-                  {(!tableHasCentre || step === 'shape') && <StageNotice />}
                   <div className={step === 'output' ? 'absolute inset-x-0 top-0 bottom-[250px]' : 'contents'}>
+                    {(!tableHasCentre || step === 'shape') && <StageNotice />}
                     <Stage small={tableHasCentre} />
                   </div>
                   {step === 'output' && (

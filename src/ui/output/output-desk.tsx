@@ -159,7 +159,7 @@ function JobLine({ job }: { readonly job: ExportJob }) {
           className={`size-4 shrink-0 ${job.phase === 'done' ? 'text-spruce' : job.phase === 'failed' ? 'text-accent-text' : 'text-quiet'}`}
           aria-hidden
         />
-        <strong className="min-w-0 flex-1 truncate">{job.fileName}</strong>
+        <strong className="min-w-0 flex-1 break-words leading-snug">{job.fileName}</strong>
         {job.phase === 'waiting' && <span className="text-quiet">waits</span>}
       </p>
       {job.phase === 'running' && <JobProgress job={job} />}

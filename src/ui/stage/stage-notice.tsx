@@ -23,7 +23,7 @@ export function StageNotice() {
     return (
       <Notice>
         <FileUp className="size-6 text-quiet" aria-hidden />
-        <p>Drop a CSV file here, or choose one in Gather.</p>
+        <p>Drop a table here, or choose one in Gather.</p>
       </Notice>
     );
   }
