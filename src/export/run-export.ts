@@ -10,6 +10,7 @@ import { stillsPdf } from './stills/pdf';
 import { stillPicture } from './stills/picture';
 import { stillSvg } from './stills/svg';
 import { encodeAlphaFilm } from './video/alpha-film';
+import { collectSoon } from './video/collect-soon';
 import type { FilmFile, FinishedFile } from './video/film-file';
 import { filmFormat, workerCount } from './video/film-format';
 import { checkedConfig, type FilmJob, KEY_FRAME_SEC } from './video/film-job';
@@ -120,7 +121,10 @@ async function exportFilm(
       spanFrames: Math.max(1, Math.round(SPAN_SEC * clock.framesPerSec)),
       makers: form.workers ?? workerCount(format.codec, setting.cores),
       start: () => setting.startMaker(order, job),
-      take: (span) => open.add(span),
+      async take(span) {
+        await open.add(span);
+        collectSoon();
+      },
       signal: setting.signal,
       onProgress: (done) => setting.onProgress(done, to - from),
     });

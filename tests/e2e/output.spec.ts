@@ -271,3 +271,42 @@ test('a queue makes a film for each group and size, goes on after a hold, and ha
   await goTo(page, 'Dress');
   await expect(words(page)).toContainText('Bravo');
 });
+
+test('several forms go in one go, under names of their own, and stay as they were when they were added', async ({
+  page,
+}) => {
+  // Two groups whose names differ in a sign that no file name can carry.
+  const grouped = raceTable
+    .trim()
+    .split('\n')
+    .map((line, i) => (i === 0 ? `${line},isle` : `${line},In/Out\n${line},In:Out`))
+    .join('\n');
+  await openRace(page, grouped);
+  await goTo(page, 'Shape');
+  await page.getByRole('button', { name: /Notation, groups/ }).click();
+  await page.getByRole('combobox', { name: 'One chart for each' }).click();
+  await page.getByRole('option', { name: 'isle' }).click();
+  await goTo(page, 'Output');
+  await page.getByRole('combobox', { name: 'Size' }).click();
+  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+  await page.getByRole('switch', { name: 'A file for each group' }).click();
+  await page.getByLabel('Picture', { exact: true }).last().check();
+  await page.getByLabel('Numbers', { exact: true }).last().check();
+  await page.getByRole('button', { name: 'Export 6 files' }).click();
+  // What is edited meanwhile is not in them.
+  await goTo(page, 'Dress');
+  await page.getByRole('textbox', { name: 'Title', exact: true }).fill('Another title');
+  await goTo(page, 'Output');
+  const files = page.getByRole('list', { name: 'Files' }).getByRole('listitem');
+  await expect(files.filter({ hasText: 'done in' })).toHaveCount(6, { timeout: 90_000 });
+  const zip = unzipSync(readFileSync(await take(page, 'Save all as ZIP', 'forms.zip')));
+  expect(Object.keys(zip).sort()).toEqual([
+    'Boats-In-Out-2.csv',
+    'Boats-In-Out-2.mp4',
+    'Boats-In-Out-2.png',
+    'Boats-In-Out.csv',
+    'Boats-In-Out.mp4',
+    'Boats-In-Out.png',
+  ]);
+  expect(new TextDecoder().decode(zip['Boats-In-Out.csv'])).toContain('Alpha');
+});

@@ -2,12 +2,15 @@ import { Zip, ZipPassThrough } from 'fflate';
 import { frameTimeSec } from '@/core/pace/film-clock';
 import { ExportError } from '../export-error';
 import { contextOf, isTransparent, paintMoment, type Room } from '../room';
+import { collectSoon } from '../video/collect-soon';
 import { mayGoOn, type Watch } from '../watch';
 import { ZIP_MOST_BYTES } from '../zip-files';
 
 /** Where the pieces of a file go, in order. Waiting for it keeps memory flat. */
 export type Sink = (piece: Uint8Array) => Promise<void>;
 
+/** Frames between two reminders to the collector. */
+const COLLECT_EVERY = 100;
 const MOST_ENTRIES = 65_535;
 const TOO_MUCH = 'A ZIP holds at most 65,535 pictures and 4 GB.';
 
@@ -51,6 +54,7 @@ export async function zipFrames(
     zip.add(entry);
     entry.push(new Uint8Array(await blob.arrayBuffer()), true);
     await drain();
+    if (frame % COLLECT_EVERY === 0) collectSoon();
     watch.onProgress(frame - size.from + 1, count);
   }
   zip.end();

@@ -2,9 +2,13 @@ import { Output, VideoSample, VideoSampleSource, WebMOutputFormat } from 'mediab
 import { frameTimeSec } from '@/core/pace/film-clock';
 import { contextOf, paintMoment, type Room } from '../room';
 import { mayGoOn, type Watch } from '../watch';
+import { collectSoon } from './collect-soon';
 import type { FilmFile, FinishedFile } from './film-file';
 import { bitRate } from './film-format';
 import { type FilmJob, KEY_FRAME_SEC } from './film-job';
+
+/** Frames between two reminders to the collector. */
+const COLLECT_EVERY = 100;
 
 /**
  * Encodes a film that keeps its transparency: WebM with a second stream for alpha. No encoder does that by itself, so
@@ -36,6 +40,7 @@ export async function encodeAlphaFilm(room: Room, job: FilmJob, file: FilmFile, 
         sample.close();
       }
       file.check();
+      if (frame % COLLECT_EVERY === 0) collectSoon();
       watch.onProgress(frame - from + 1, to - from);
     }
     await output.finalize();

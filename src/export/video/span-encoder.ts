@@ -1,4 +1,5 @@
 import { asExportError, ExportError } from '../export-error';
+import { collectSoon } from './collect-soon';
 import { checkedConfig, type FilmJob, KEY_FRAME_SEC } from './film-job';
 
 /** One encoded frame, ready to cross threads. */
@@ -93,6 +94,7 @@ export class SpanEncoder {
       }
       await this.encoder.flush();
       this.check();
+      collectSoon();
     } catch (error) {
       throw asExportError(this.failure ?? error);
     }
