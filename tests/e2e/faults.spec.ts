@@ -3,30 +3,13 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { expect, type Page, test, type Worker } from '@playwright/test';
-import { goTo, leastPsnr, openApp, openFile, probe, raceTable, words } from './support';
+import { as, filesLeft, goTo, leastPsnr, openRace, probe, smallSize } from './support';
 
 let folder = '';
 test.beforeAll(() => {
   folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-faults-'));
 });
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
-
-async function openRace(page: Page, sec: string): Promise<void> {
-  await openApp(page);
-  await openFile(page, 'boats.csv', raceTable);
-  await expect(words(page)).toContainText('Cirrus');
-  await goTo(page, 'Pace');
-  await page.getByRole('spinbutton', { name: 'Whole film' }).fill(sec);
-  await page.keyboard.press('Enter');
-  await page.getByRole('radio', { name: '25', exact: true }).click();
-  await expect(page.getByText(`${(Number(sec) * 25).toLocaleString('en-GB')} frames.`)).toBeVisible();
-}
-
-const as = (page: Page, kind: string) => page.getByRole('radio', { name: kind, exact: true }).click();
-const small = async (page: Page) => {
-  await page.getByRole('combobox', { name: 'Size' }).click();
-  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
-};
 
 async function film(page: Page, name: string): Promise<string> {
   const [download] = await Promise.all([
@@ -37,18 +20,6 @@ async function film(page: Page, name: string): Promise<string> {
   await download.saveAs(file);
   return file;
 }
-
-/** What lies on the browser's private disk. */
-const filesLeft = (page: Page) =>
-  page.evaluate(async () => {
-    const root = await navigator.storage.getDirectory();
-    const names: string[] = [];
-    for await (const each of (root as unknown as { values(): AsyncIterable<FileSystemDirectoryHandle> }).values()) {
-      if (each.kind !== 'directory') continue;
-      for await (const name of (each as unknown as { keys(): AsyncIterable<string> }).keys()) names.push(name);
-    }
-    return names;
-  });
 
 /** Changes the world of the next worker that starts, before it gets to work. */
 function inNextWorker(page: Page, change: () => void): Promise<Worker> {
@@ -62,7 +33,7 @@ function inNextWorker(page: Page, change: () => void): Promise<Worker> {
 test('a worker that dies half-way is replaced, and the film is whole', async ({ page }) => {
   await openRace(page, '16');
   await goTo(page, 'Output');
-  await small(page);
+  await smallSize(page);
   const whole = await film(page, 'whole.mp4');
   const patched = inNextWorker(page, () => {
     const world = self as unknown as { Worker: typeof Worker; killed: number };
@@ -135,7 +106,7 @@ test('an encoder that refuses is named, and nothing is left', async ({ page }) =
   await patched;
   await expect(page.getByRole('alert').filter({ hasText: 'cannot encode MP4 (H.264) at 1920 x 1080' })).toBeVisible();
   expect(await filesLeft(page)).toEqual([]);
-  await small(page);
+  await smallSize(page);
   await page.getByRole('button', { name: 'Export MP4' }).click();
   await expect(page.getByText('done in')).toBeVisible();
 });
@@ -151,7 +122,7 @@ test('a film goes straight to a place on disk, and a full disk there is named', 
   });
   await openRace(page, '4');
   await goTo(page, 'Output');
-  await small(page);
+  await smallSize(page);
   await page.getByRole('button', { name: 'Straight to a place on disk' }).click();
   await expect(page.getByText('It lies where you wanted it.')).toBeVisible();
   const bytes = await page.evaluate(async () => {

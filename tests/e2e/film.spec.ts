@@ -1,7 +1,19 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { goTo, meanDifference, openApp, openFile, pause, pixels, probe, raceTable, shownFrame, words } from './support';
+import {
+  filesLeft,
+  goTo,
+  meanDifference,
+  openApp,
+  openFile,
+  pause,
+  pixels,
+  probe,
+  raceTable,
+  shownFrame,
+  words,
+} from './support';
 
 const size = { widthPx: 854, heightPx: 480 };
 /** Pictures are compared smaller than film and preview, so that resampling weighs little. */
@@ -128,18 +140,6 @@ test('key frames come at least every two seconds and the index of an MP4 stands 
   expect(bytes.indexOf('moov')).toBeGreaterThan(0);
   expect(bytes.indexOf('moov')).toBeLessThan(bytes.indexOf('mdat'));
 });
-
-/** What lies on the browser's private disk. */
-const filesLeft = (page: Page) =>
-  page.evaluate(async () => {
-    const root = await navigator.storage.getDirectory();
-    const names: string[] = [];
-    for await (const folder of (root as unknown as { values(): AsyncIterable<FileSystemDirectoryHandle> }).values()) {
-      if (folder.kind !== 'directory') continue;
-      for await (const name of (folder as unknown as { keys(): AsyncIterable<string> }).keys()) names.push(name);
-    }
-    return names;
-  });
 
 test('cancelling leaves nothing behind, and the next export works', async ({ page }) => {
   await openApp(page);

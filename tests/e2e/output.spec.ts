@@ -4,7 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { goTo, meanDifference, openApp, openFile, pixels, probe, raceTable, words } from './support';
+import { as, goTo, meanDifference, openRace, pixels, probe, raceTable, smallSize, words } from './support';
 
 let folder = '';
 test.beforeAll(() => {
@@ -12,16 +12,8 @@ test.beforeAll(() => {
 });
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-async function openRace(page: Page, table = raceTable): Promise<void> {
-  await openApp(page);
-  await openFile(page, 'boats.csv', table);
-  await expect(words(page)).toContainText('Cirrus');
-  await goTo(page, 'Pace');
-  await page.getByRole('spinbutton', { name: 'Whole film' }).fill('2');
-  await page.keyboard.press('Enter');
-  await page.getByRole('radio', { name: '25', exact: true }).click();
-  await expect(page.getByText('50 frames.')).toBeVisible();
-}
+/** The race as a film of 50 frames. */
+const openShortRace = (page: Page, table = raceTable) => openRace(page, '2', table);
 
 async function take(page: Page, button: string | RegExp, name: string): Promise<string> {
   const [download] = await Promise.all([
@@ -33,7 +25,6 @@ async function take(page: Page, button: string | RegExp, name: string): Promise<
   return file;
 }
 
-const as = (page: Page, kind: string) => page.getByRole('radio', { name: kind, exact: true }).click();
 const size = [480, 270] as const;
 const look = (png: Buffer) => pixels({ png }, ...size);
 
@@ -45,7 +36,7 @@ async function lastPng(page: Page): Promise<Buffer> {
 }
 
 test('pictures: PNG is exact, JPEG, SVG, PDF and GIF show the same', async ({ page, context }) => {
-  await openRace(page);
+  await openShortRace(page);
   const png = await lastPng(page);
   expect(png.readUInt32BE(16)).toBe(1920);
   const again = readFileSync(await take(page, 'Export PNG', 'again.png'));
@@ -119,7 +110,7 @@ test('pictures: PNG is exact, JPEG, SVG, PDF and GIF show the same', async ({ pa
 
 test('a web page plays from a folder, alone, and is safe whatever the data says', async ({ page, context }) => {
   const nasty = '</script><script>alert(1)</script>';
-  await openRace(page, raceTable.replaceAll('Bravo', `"${nasty}"`));
+  await openShortRace(page, raceTable.replaceAll('Bravo', `"${nasty}"`));
   await goTo(page, 'Output');
   await as(page, 'Web page');
   const file = await take(page, 'Export web page', 'film.html');
@@ -150,14 +141,13 @@ test('a web page plays from a folder, alone, and is safe whatever the data says'
 });
 
 test('an image sequence keeps transparency, and so does a transparent film', async ({ page }) => {
-  await openRace(page);
+  await openShortRace(page);
   await goTo(page, 'Dress');
   await page.getByRole('combobox', { name: 'Background is' }).click();
   await page.getByRole('option', { name: 'Transparent' }).click();
   await goTo(page, 'Output');
   await as(page, 'Image sequence');
-  await page.getByRole('combobox', { name: 'Size' }).click();
-  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+  await smallSize(page);
   const zip = unzipSync(readFileSync(await take(page, 'Export image sequence', 'frames.zip')));
   const names = Object.keys(zip);
   expect(names).toHaveLength(50);
@@ -194,10 +184,9 @@ test('an image sequence keeps transparency, and so does a transparent film', asy
 });
 
 test('every format that this browser encodes comes out whole', async ({ page }) => {
-  await openRace(page);
+  await openShortRace(page);
   await goTo(page, 'Output');
-  await page.getByRole('combobox', { name: 'Size' }).click();
-  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+  await smallSize(page);
   for (const [name, codec] of [
     ['MP4 (H.264)', 'h264'],
     ['WebM (VP8)', 'vp8'],
@@ -219,7 +208,7 @@ test('every format that this browser encodes comes out whole', async ({ page }) 
 });
 
 test('numbers go out as CSV, workbook and JSON', async ({ page }) => {
-  await openRace(page, raceTable.replaceAll('Alpha', '=Alpha'));
+  await openShortRace(page, raceTable.replaceAll('Alpha', '=Alpha'));
   await goTo(page, 'Output');
   await as(page, 'Numbers');
   await as(page, 'Ranking per period');
@@ -245,14 +234,13 @@ test('a queue makes a film for each group and size, goes on after a hold, and ha
     .split('\n')
     .map((line, i) => (i === 0 ? `${line},isle` : `${line},North\n${line},South`))
     .join('\n');
-  await openRace(page, grouped);
+  await openShortRace(page, grouped);
   await goTo(page, 'Shape');
   await page.getByRole('button', { name: /Notation, groups/ }).click();
   await page.getByRole('combobox', { name: 'One chart for each' }).click();
   await page.getByRole('option', { name: 'isle' }).click();
   await goTo(page, 'Output');
-  await page.getByRole('combobox', { name: 'Size' }).click();
-  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+  await smallSize(page);
   await page.getByRole('switch', { name: 'A file for each group' }).click();
   await page.getByLabel('1:1').check();
   await page.getByRole('button', { name: 'Export 4 files' }).click();
@@ -281,14 +269,13 @@ test('several forms go in one go, under names of their own, and stay as they wer
     .split('\n')
     .map((line, i) => (i === 0 ? `${line},isle` : `${line},In/Out\n${line},In:Out`))
     .join('\n');
-  await openRace(page, grouped);
+  await openShortRace(page, grouped);
   await goTo(page, 'Shape');
   await page.getByRole('button', { name: /Notation, groups/ }).click();
   await page.getByRole('combobox', { name: 'One chart for each' }).click();
   await page.getByRole('option', { name: 'isle' }).click();
   await goTo(page, 'Output');
-  await page.getByRole('combobox', { name: 'Size' }).click();
-  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+  await smallSize(page);
   await page.getByRole('switch', { name: 'A file for each group' }).click();
   await page.getByLabel('Picture', { exact: true }).last().check();
   await page.getByLabel('Numbers', { exact: true }).last().check();

@@ -112,3 +112,36 @@ export async function reloadKept(page: Page): Promise<void> {
   await page.waitForTimeout(700);
   await page.reload();
 }
+
+/** Opens the race as a film of so many seconds at 25 frames a second. */
+export async function openRace(page: Page, sec: string, table = raceTable): Promise<void> {
+  await openApp(page);
+  await openFile(page, 'boats.csv', table);
+  await expect(words(page)).toContainText('Cirrus');
+  await goTo(page, 'Pace');
+  await page.getByRole('spinbutton', { name: 'Whole film' }).fill(sec);
+  await page.keyboard.press('Enter');
+  await page.getByRole('radio', { name: '25', exact: true }).click();
+  await expect(page.getByText(`${(Number(sec) * 25).toLocaleString('en-GB')} frames.`)).toBeVisible();
+}
+
+/** Chooses one of a row of choices. */
+export const as = (page: Page, kind: string) => page.getByRole('radio', { name: kind, exact: true }).click();
+
+/** Chooses a small film in Output, so that it is soon done. */
+export async function smallSize(page: Page): Promise<void> {
+  await page.getByRole('combobox', { name: 'Size' }).click();
+  await page.getByRole('option', { name: '854 × 480 pixels' }).click();
+}
+
+/** What lies on the browser's private disk. */
+export const filesLeft = (page: Page) =>
+  page.evaluate(async () => {
+    const root = await navigator.storage.getDirectory();
+    const names: string[] = [];
+    for await (const each of (root as unknown as { values(): AsyncIterable<FileSystemDirectoryHandle> }).values()) {
+      if (each.kind !== 'directory') continue;
+      for await (const name of (each as unknown as { keys(): AsyncIterable<string> }).keys()) names.push(name);
+    }
+    return names;
+  });
