@@ -1,6 +1,6 @@
 'use client';
 
-import { type ExportForm, endingOf } from '@/core/project/export-form';
+import { type ExportForm, endingOf, freeName } from '@/core/project/export-form';
 import type { Project } from '@/core/project/project';
 import type { Cube } from '@/core/shaping/cube';
 import { FILM_FOLDER } from '@/export/video/film-format';
@@ -251,15 +251,6 @@ function nameOf({ pattern, group, form, stage }: ExportRequest, projectName: str
   const words: Readonly<Record<string, string>> = { film: projectName, group: group ?? '', size, form: formWord(form) };
   const text = pattern.replace(/\{([a-z]+)\}/g, (whole, word: string) => words[word] ?? whole);
   return fileNameOf(text, endingOf(form));
-}
-
-/** A name that no other file of the list has: groups may differ only in signs that file names cannot carry. */
-function freeName(name: string, taken: Set<string>): string {
-  const ending = name.slice(name.lastIndexOf('.'));
-  let free = name;
-  for (let i = 2; taken.has(free); i++) free = `${name.slice(0, -ending.length)}-${i}${ending}`;
-  taken.add(free);
-  return free;
 }
 
 function formWord(form: ExportForm): string {

@@ -2,7 +2,7 @@ import { mkdirSync, renameSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import type { BrowserContext } from 'playwright-core';
 import { createFilmClock } from '@/core/pace/film-clock';
-import { type ExportForm, endingOf } from '@/core/project/export-form';
+import { type ExportForm, endingOf, freeName } from '@/core/project/export-form';
 import type { Issue } from '@/core/table/issue';
 import { filmFormatIds } from '@/export/video/film-format';
 import { startBrowser } from './browser';
@@ -133,9 +133,10 @@ export async function render(
   onProgress: (out: string, done: number, count: number) => void,
 ): Promise<{ readonly files: readonly string[]; readonly notes: readonly Issue[] }> {
   const { films, notes } = await filmsFrom(file, options);
+  const taken = new Set<string>();
   const plans = films.map((film) => {
     const form = formOf(film, options);
-    return { film, form, out: outOf(film, form, options) };
+    return { film, form, out: freeName(outOf(film, form, options), taken) };
   });
   let order = '';
   let draft = '';

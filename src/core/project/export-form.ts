@@ -53,3 +53,16 @@ export function endingOf(form: ExportForm): string {
       return `.${form.kind}`;
   }
 }
+
+/**
+ * A file name that none of the `taken` has, and takes it: groups may differ only in signs that file names cannot carry.
+ *
+ * @param name With its ending, and maybe a path.
+ */
+export function freeName(name: string, taken: Set<string>): string {
+  const [, stem = name, ending = ''] = /^(.*?)(\.[^./\\]+)?$/.exec(name) ?? [];
+  let free = name;
+  for (let i = 2; taken.has(free); i++) free = `${stem}-${i}${ending}`;
+  taken.add(free);
+  return free;
+}
