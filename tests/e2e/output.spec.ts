@@ -228,11 +228,12 @@ test('numbers go out as CSV, workbook and JSON', async ({ page }) => {
   ).toBe('PK');
 });
 
-test('a queue makes a film for each group and size, goes on after a hold, and hands over a ZIP', async ({ page }) => {
+/** The race of several groups in Output, small, with a file for each group. */
+async function openGroups(page: Page, groups: readonly string[]): Promise<void> {
   const grouped = raceTable
     .trim()
     .split('\n')
-    .map((line, i) => (i === 0 ? `${line},isle` : `${line},North\n${line},South`))
+    .map((line, i) => (i === 0 ? `${line},isle` : groups.map((group) => `${line},${group}`).join('\n')))
     .join('\n');
   await openShortRace(page, grouped);
   await goTo(page, 'Shape');
@@ -242,6 +243,10 @@ test('a queue makes a film for each group and size, goes on after a hold, and ha
   await goTo(page, 'Output');
   await smallSize(page);
   await page.getByRole('switch', { name: 'A file for each group' }).click();
+}
+
+test('a queue makes a film for each group and size, goes on after a hold, and hands over a ZIP', async ({ page }) => {
+  await openGroups(page, ['North', 'South']);
   await page.getByLabel('1:1').check();
   await page.getByRole('button', { name: 'Export 4 files' }).click();
   await page.getByRole('button', { name: 'Hold', exact: true }).click();
@@ -264,20 +269,8 @@ test('several forms go in one go, under names of their own, and stay as they wer
   page,
 }) => {
   // Two groups whose names differ in a sign that no file name can carry.
-  const grouped = raceTable
-    .trim()
-    .split('\n')
-    .map((line, i) => (i === 0 ? `${line},isle` : `${line},In/Out\n${line},In:Out`))
-    .join('\n');
-  await openShortRace(page, grouped);
-  await goTo(page, 'Shape');
-  await page.getByRole('button', { name: /Notation, groups/ }).click();
-  await page.getByRole('combobox', { name: 'One chart for each' }).click();
-  await page.getByRole('option', { name: 'isle' }).click();
-  await goTo(page, 'Output');
-  await smallSize(page);
-  await page.getByRole('switch', { name: 'A file for each group' }).click();
-  await page.getByLabel('Picture', { exact: true }).last().check();
+  await openGroups(page, ['In/Out', 'In:Out']);
+  await page.getByLabel('Web page', { exact: true }).last().check();
   await page.getByLabel('Numbers', { exact: true }).last().check();
   await page.getByRole('button', { name: 'Export 6 files' }).click();
   // What is edited meanwhile is not in them.
@@ -289,11 +282,15 @@ test('several forms go in one go, under names of their own, and stay as they wer
   const zip = unzipSync(readFileSync(await take(page, 'Save all as ZIP', 'forms.zip')));
   expect(Object.keys(zip).sort()).toEqual([
     'Boats-In-Out-2.csv',
+    'Boats-In-Out-2.html',
     'Boats-In-Out-2.mp4',
-    'Boats-In-Out-2.png',
     'Boats-In-Out.csv',
+    'Boats-In-Out.html',
     'Boats-In-Out.mp4',
-    'Boats-In-Out.png',
   ]);
   expect(new TextDecoder().decode(zip['Boats-In-Out.csv'])).toContain('Alpha');
+  // The last page is made long after the edit.
+  const web = new TextDecoder().decode(zip['Boats-In-Out-2.html']);
+  expect(web).toContain('Boats: In');
+  expect(web).not.toContain('Another title');
 });

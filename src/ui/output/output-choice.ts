@@ -61,6 +61,8 @@ export const outputChoice = createStore<OutputChoice>(() => ({
   pattern: '{film}',
 }));
 
+export const setChoice = (change: Partial<OutputChoice>) => outputChoice.setState(change);
+
 /** Stages that a film can be made for in one go, beside its own. */
 export const furtherSizes = [
   { id: '16:9', widthPx: 1920, heightPx: 1080 },

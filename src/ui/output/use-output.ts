@@ -65,6 +65,8 @@ export function useOutput() {
   };
 }
 
+export type Output = ReturnType<typeof useOutput>;
+
 const none: readonly { readonly name: string; readonly rowCount: number }[] = [];
 
 /** Several files need names that differ. */
