@@ -1,6 +1,6 @@
 /** Who may import what: the table of docs/architecture.md, and no cycles anywhere. */
 const inside = (folder) => `^src/${folder}/`;
-const tests = '\\.test\\.tsx?$|^src/core/testing/';
+const tests = '\\.test\\.tsx?$|^src/[a-z]+/testing/';
 const packages = (names) => `node_modules/(${names.join('|')})/`;
 
 /** Files of a folder may import the listed places under src, and nothing else there. */

@@ -1,11 +1,15 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { restoreSession, startAutosave } from '@/state/autosave';
+import { toast } from 'sonner';
+import { Autosave } from '@/state/autosave';
 import { samples } from '@/state/samples';
 import { sessionStore, setSession } from '@/state/session';
+import { WriteTurn } from '@/state/write-turn';
 import { AppFrame } from '@/ui/app-frame';
 import { type Services, ServicesContext } from '@/ui/services';
+import { askBeforeLeaving } from './leaving';
+import { tellUnreadable } from './unreadable-work';
 import { createServices } from './wiring';
 
 const THEME = 'plucky-tempo-theme';
@@ -20,11 +24,19 @@ async function start(): Promise<Services> {
   sessionStore.subscribe((state, before) => {
     if (state.theme !== before.theme) localStorage.setItem(THEME, state.theme);
   });
-  const services = createServices();
-  const restored = await restoreSession();
-  startAutosave();
+  const autosave: Autosave = new Autosave(new WriteTurn(navigator.locks ?? null, (ours) => void autosave.turned(ours)));
+  const services = createServices(autosave);
+  const restored = await autosave.restore();
+  autosave.start();
+  askBeforeLeaving();
+  if (restored.kind === 'unreadable') tellUnreadable(restored);
+  if (restored.kind === 'locked')
+    toast.error('The browser does not give out what it keeps', {
+      description: `${restored.why}. Nothing is written over, and nothing is kept in this visit: save a project file.`,
+      duration: Number.POSITIVE_INFINITY,
+    });
   const demo = samples[0];
-  if (!restored && demo) void services.openSample(demo).then(() => playFirst(services));
+  if (restored.kind !== 'restored' && demo) void services.openSample(demo).then(() => playFirst(services));
   return services;
 }
 

@@ -5,6 +5,7 @@ import { sourcesOf } from '@/core/project/project';
 import { misfitsOfFields, readStepsFile, writeStepsFile } from '@/core/shaping/steps-file';
 import { estimateGifBytes } from '@/export/gif/estimate';
 import { bitRate } from '@/export/video/film-format';
+import type { Autosave } from '@/state/autosave';
 import { documentStore, endGesture, replaceProject } from '@/state/document';
 import { editChart } from '@/state/edit-chart';
 import { replaceSteps } from '@/state/edit-table';
@@ -24,7 +25,7 @@ import { TableOpener, tell } from './open-tables';
 import { createTableClient } from './table-client';
 
 /** Starts the workers and ties them to the document and the interface. Called once for a page. */
-export function createServices(): Services {
+export function createServices(autosave: Autosave): Services {
   const table = createTableClient();
   const stage = startStageWorker();
   const media = new FilmMedia();
@@ -110,6 +111,7 @@ export function createServices(): Services {
       else toast.error(`The sample ${sample.name} could not be loaded. Is the app still running?`);
     },
     saveProject,
+    workHere: (which) => autosave.workHere(which),
     async formats(widthPx, heightPx, framesPerSec) {
       const { supportedFormats } = await import('@/export/video/film-format');
       const found = await supportedFormats(widthPx, heightPx, framesPerSec);

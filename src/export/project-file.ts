@@ -17,8 +17,15 @@ const MAX_UNPACKED_BYTES = 1_000_000_000;
 
 const entryOf = (assetId: string) => `data/${assetId}`;
 
-/** Writes a project file: a ZIP with `project.json` and each asset under `data/`. */
-export function writeProjectFile({ project, assets }: ProjectBundle): Uint8Array<ArrayBuffer> {
+/**
+ * Writes a project file: a ZIP with `project.json` and each asset under `data/`.
+ *
+ * @param bundle Its project is written as it is, so that even one that cannot be read can be handed over.
+ */
+export function writeProjectFile({
+  project,
+  assets,
+}: Pick<ProjectBundle, 'assets'> & { readonly project: unknown }): Uint8Array<ArrayBuffer> {
   const files: Record<string, Uint8Array> = { 'project.json': strToU8(`${JSON.stringify(project, null, 2)}\n`) };
   for (const [id, bytes] of assets) files[entryOf(id)] = bytes;
   return zipSync(files, { level: 6 }) as Uint8Array<ArrayBuffer>;

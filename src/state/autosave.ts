@@ -1,67 +1,236 @@
-import { assetIdsOf } from '@/core/project/project';
+import { assetIdsOf, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read-project';
+import type { Issue } from '@/core/table/issue';
 import { documentStore } from './document';
-import { sessionStore, setSession, steps } from './session';
-import { dropAssetsExcept, keepSession, loadSession } from './shelf';
+import { freshId } from './fresh-id';
+import { sessionStore, setSession, workSteps } from './session';
+import {
+  dropAssets,
+  type KeptSession,
+  keepSession,
+  loadSession,
+  noteUnwritten,
+  setSessionAside,
+  takeUnwritten,
+} from './shelf';
+import type { WriteTurn } from './write-turn';
 
-const DELAY_MS = 400;
+/** Moves of the playhead are kept a moment later; edits of the document at once. */
+const PLAYHEAD_DELAY_MS = 400;
+/** Writes under way at the most; edits that come meanwhile are written together. */
+const MAX_WRITES = 4;
 
-/** Keeps the project, the step and the playhead in the browser, a moment after each change. */
-export function startAutosave(): () => void {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const save = async () => {
-    timer = undefined;
-    const { project } = documentStore.getState();
-    if (!project) return;
-    const { step, readout } = sessionStore.getState();
+/** What became of the last visit. */
+export type Restored =
+  | { readonly kind: 'restored' | 'none' }
+  /** It is there and cannot be read. It was put aside, and nothing writes over it. */
+  | { readonly kind: 'unreadable'; readonly issues: readonly Issue[]; readonly kept: KeptSession }
+  /** The browser gives out nothing, or could not put the unreadable work aside: this visit must not write. */
+  | { readonly kind: 'locked'; readonly why: string };
+
+/** Keeps the work in the browser, and brings it back. One for a page. */
+export class Autosave {
+  private mayWrite = false;
+  private stamp: string | undefined;
+  /** Stamps of the writes under way, before them that of the last one that ended. */
+  private pending: (string | undefined)[] = [];
+  private writes = 0;
+  private again = false;
+  /** Everything that this work has ever held. */
+  private readonly known = new Set<string>();
+
+  constructor(private readonly turn: WriteTurn) {}
+
+  /** Brings the last visit back, before anything is drawn. */
+  async restore(): Promise<Restored> {
+    const alone = await this.turn.ask();
+    let kept: KeptSession | null;
     try {
-      await keepSession({ project, step, timeSec: readout?.timeSec ?? 0 });
-      setSession({ saving: 'saved' });
+      kept = await loadSession();
+      if (alone) kept = await this.withUnwritten(kept);
     } catch (error) {
-      const why = error instanceof Error ? error.message : String(error);
-      setSession({ saving: { failed: `The browser could not keep your work (${why}). Save a project file.` } });
+      return { kind: 'locked', why: reasonOf(error) };
     }
-  };
-  const soon = () => {
-    clearTimeout(timer);
-    timer = setTimeout(save, DELAY_MS);
-  };
-  const stopDocument = documentStore.subscribe((state, before) => {
-    if (state.project === before.project) return;
-    setSession({ saving: 'saving' });
-    soon();
-  });
-  const stopSession = sessionStore.subscribe((state, before) => {
-    const moved = !state.playing && state.readout?.frame !== before.readout?.frame;
-    const paused = before.playing && !state.playing;
-    if (state.step !== before.step || moved || paused) soon();
-  });
-  const flush = () => {
-    if (timer !== undefined) {
+    if (!kept) {
+      this.mayWrite = true;
+      return { kind: 'none' };
+    }
+    const outcome = readProject(kept.project);
+    if (!outcome.ok) return this.putAside(kept, outcome.issues);
+    this.mayWrite = true;
+    this.show(kept, outcome.value);
+    if (alone) void this.dropForgotten(kept, outcome.value);
+    return { kind: 'restored' };
+  }
+
+  /** The last edit of a page that went before its writing had ended; another tab's later work goes first. */
+  private async withUnwritten(kept: KeptSession | null): Promise<KeptSession | null> {
+    const unwritten = takeUnwritten();
+    if (!unwritten || unwritten.stamp === kept?.stamp) return kept;
+    const { after, ...session } = unwritten;
+    // In JSON a write before the first one, which has no stamp, is null.
+    if (after.some((stamp) => (stamp ?? undefined) === kept?.stamp)) {
+      await keepSession(session);
+      return session;
+    }
+    await setSessionAside(session);
+    return kept;
+  }
+
+  private async putAside(kept: KeptSession, issues: readonly Issue[]): Promise<Restored> {
+    try {
+      // In a second tab the first one has put it aside already, or still has it open.
+      if (this.turn.ours) await setSessionAside(kept);
+    } catch (error) {
+      return { kind: 'locked', why: reasonOf(error) };
+    }
+    this.mayWrite = true;
+    this.stamp = kept.stamp;
+    return { kind: 'unreadable', issues, kept };
+  }
+
+  private show(kept: KeptSession, project: Project): void {
+    this.stamp = kept.stamp;
+    for (const id of [...(kept.assets ?? []), ...assetIdsOf(project)]) this.known.add(id);
+    documentStore.setState({ project, past: [], future: [], gesture: null });
+    const step = workSteps.find((each) => each === kept.step) ?? 'dress';
+    const timeSec = Number.isFinite(kept.timeSec) ? kept.timeSec : 0;
+    setSession({ step, readout: { timeSec, frame: 0, period: 0, periodLabel: '', rows: [] } });
+  }
+
+  /** Only what this very work held and no longer refers to, and only while no other tab is open. */
+  private async dropForgotten(kept: KeptSession, project: Project): Promise<void> {
+    const used = new Set(assetIdsOf(project));
+    const forgotten = (kept.assets ?? []).filter((id) => !used.has(id));
+    await dropAssets(forgotten).catch(() => undefined);
+    for (const id of forgotten) this.known.delete(id);
+  }
+
+  /** Writes each change from now on. */
+  start(): () => void {
+    if (!this.mayWrite) {
+      setSession({
+        saving: {
+          failed: 'The browser does not give out what it keeps, so nothing is kept now. Save a project file.',
+        },
+      });
+      return () => undefined;
+    }
+    if (!this.turn.ours) setSession({ saving: 'elsewhere', unkept: false });
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const stopDocument = documentStore.subscribe((state, before) => {
+      if (state.project === before.project) return;
       clearTimeout(timer);
-      void save();
+      timer = undefined;
+      this.save();
+    });
+    const stopSession = sessionStore.subscribe((state, before) => {
+      const moved = !state.playing && state.readout?.frame !== before.readout?.frame;
+      const paused = before.playing && !state.playing;
+      if (state.step === before.step && !moved && !paused) return;
+      clearTimeout(timer);
+      timer = setTimeout(flush, PLAYHEAD_DELAY_MS);
+    });
+    const flush = () => {
+      if (timer === undefined) return;
+      clearTimeout(timer);
+      timer = undefined;
+      if (this.turn.ours) this.save();
+    };
+    const leave = () => {
+      flush();
+      const session = this.session();
+      if (session && this.turn.ours && this.writes > 0) noteUnwritten({ ...session, after: this.pending });
+    };
+    addEventListener('pagehide', leave);
+    return () => {
+      stopDocument();
+      stopSession();
+      removeEventListener('pagehide', leave);
+      clearTimeout(timer);
+    };
+  }
+
+  /** The work as it stands; null while there is none. */
+  private session(): KeptSession | null {
+    const { project } = documentStore.getState();
+    const { step, readout } = sessionStore.getState();
+    if (!project) return null;
+    for (const id of assetIdsOf(project)) this.known.add(id);
+    return { project, step, timeSec: readout?.timeSec ?? 0, stamp: this.stamp, assets: [...this.known] };
+  }
+
+  /** Starts to write at once, in the task of the edit. */
+  private save(): void {
+    if (!documentStore.getState().project) return;
+    if (!this.turn.ours) {
+      setSession({ saving: 'elsewhere', unkept: true });
+      return;
     }
-  };
-  window.addEventListener('pagehide', flush);
-  return () => {
-    stopDocument();
-    stopSession();
-    window.removeEventListener('pagehide', flush);
-    clearTimeout(timer);
-  };
+    setSession({ saving: 'saving' });
+    if (this.writes >= MAX_WRITES) {
+      this.again = true;
+      return;
+    }
+    if (this.writes === 0) this.pending = [this.stamp];
+    const stamp = freshId();
+    this.stamp = stamp;
+    this.pending.push(stamp);
+    this.writes++;
+    keepSession(this.session() as KeptSession).then(
+      () => this.written(stamp, null),
+      (error: unknown) => this.written(stamp, reasonOf(error)),
+    );
+  }
+
+  private written(stamp: string, failed: string | null): void {
+    this.writes--;
+    if (failed === null) this.pending = this.pending.slice(this.pending.indexOf(stamp));
+    if (failed !== null)
+      setSession({ saving: { failed: `The browser could not keep your work (${failed}). Save a project file.` } });
+    if (this.again) {
+      this.again = false;
+      this.save();
+    } else if (failed === null && this.writes === 0 && this.turn.ours) setSession({ saving: 'saved' });
+  }
+
+  /** The turn has come or gone: another tab was closed, or has taken over. */
+  async turned(ours: boolean): Promise<void> {
+    if (!ours) {
+      setSession({ saving: 'elsewhere', unkept: false });
+      return;
+    }
+    if (sessionStore.getState().unkept) {
+      // What is here was never kept: the person says what stays. Meanwhile a tab that was only loaded again goes on.
+      this.turn.end();
+      return;
+    }
+    const kept = await loadSession().catch(() => null);
+    if (kept && kept.stamp !== this.stamp) this.showKept(kept);
+    else setSession({ saving: 'saved' });
+  }
+
+  /**
+   * Works on here, while another tab has the same work open.
+   *
+   * @param which Keeps what is here, over what the other tab has kept; or takes that over, and drops what is here.
+   */
+  async workHere(which: 'mine' | 'kept'): Promise<void> {
+    await this.turn.take();
+    const kept = which === 'kept' ? await loadSession().catch(() => null) : null;
+    if (kept) this.showKept(kept);
+    else this.save();
+    setSession({ unkept: false });
+  }
+
+  private showKept(kept: KeptSession): void {
+    const outcome = readProject(kept.project);
+    if (!outcome.ok) return;
+    this.show(kept, outcome.value);
+    setSession({ saving: 'saved', unkept: false });
+  }
 }
 
-/** Brings the last visit back. Returns false where there is none, or none that can be read. */
-export async function restoreSession(): Promise<boolean> {
-  const kept = await loadSession().catch(() => null);
-  if (!kept) return false;
-  const outcome = readProject(kept.project);
-  if (!outcome.ok) return false;
-  const project = outcome.value;
-  documentStore.setState({ project, past: [], future: [], gesture: null });
-  const step = steps.find((each) => each === kept.step) ?? 'dress';
-  const timeSec = Number.isFinite(kept.timeSec) ? kept.timeSec : 0;
-  setSession({ step, readout: { timeSec, frame: 0, period: 0, periodLabel: '', rows: [] } });
-  void dropAssetsExcept(new Set(assetIdsOf(project)));
-  return true;
+function reasonOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
 }

@@ -9,8 +9,8 @@ import type { Issue } from '@/core/table/issue';
 import type { PreparedReport, TableSummary } from '@/workers/protocol';
 
 /** The five steps of the work. */
-export const steps = ['gather', 'shape', 'dress', 'pace', 'output'] as const;
-export type Step = (typeof steps)[number];
+export const workSteps = ['gather', 'shape', 'dress', 'pace', 'output'] as const;
+export type WorkStep = (typeof workSteps)[number];
 
 /** Where the work on the table stands. */
 export type DataStatus = 'starting' | 'empty' | 'reading' | 'ready' | 'failed';
@@ -60,7 +60,7 @@ export interface ExportJob {
 
 /** Everything that is not part of the document: what is looked at, and what the workers found. */
 export interface SessionState {
-  readonly step: Step;
+  readonly step: WorkStep;
   readonly theme: 'light' | 'dark';
   readonly status: DataStatus;
   /** Issues that keep the table or the chart from being made. */
@@ -89,7 +89,10 @@ export interface SessionState {
   readonly focusControl: { readonly id: string; readonly count: number } | null;
   /** The cell of the table to bring into view. */
   readonly focusCell: { readonly row: number; readonly column: string; readonly count: number } | null;
-  readonly saving: 'saved' | 'saving' | { readonly failed: string };
+  /** `elsewhere`: another tab has this work open and keeps it. */
+  readonly saving: 'saved' | 'saving' | 'elsewhere' | { readonly failed: string };
+  /** Edits were made here that only the tab which keeps the work could keep. */
+  readonly unkept: boolean;
   readonly rankingOpen: boolean;
   /** The text whose type is set in Dress. */
   readonly textPart: TextPart | LabelPart;
@@ -127,6 +130,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   focusControl: null,
   focusCell: null,
   saving: 'saved',
+  unkept: false,
   rankingOpen: true,
   textPart: 'title',
   pickedExtra: null,

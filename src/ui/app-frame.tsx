@@ -21,6 +21,7 @@ import { ShortcutList, useShortcuts } from './shortcuts';
 import { Ranking } from './stage/ranking';
 import { Stage } from './stage/stage';
 import { StageNotice } from './stage/stage-notice';
+import { TabNotice } from './tab-notice';
 import { tableEndings } from './table-endings';
 import { TopLine } from './top-line';
 import { useSession } from './use-state';
@@ -55,6 +56,7 @@ export function AppFrame() {
             onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
           />
         </TopLine>
+        <TabNotice />
         <Group orientation="horizontal" className="min-h-0 flex-1" defaultLayout={{ bench: 28, rest: 72 }}>
           <Panel id="bench" minSize="280px" maxSize="520px" defaultSize="360px">
             <Bench />

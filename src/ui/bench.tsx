@@ -2,7 +2,7 @@
 
 import { Search } from 'lucide-react';
 import { useState } from 'react';
-import type { Step } from '@/state/session';
+import type { WorkStep } from '@/state/session';
 import { type ControlId, findControls } from './controls';
 import { DressBench } from './dress/dress-bench';
 import { GatherBench } from './gather/gather-bench';
@@ -12,7 +12,7 @@ import { PaceBench } from './pace/pace-bench';
 import { ShapeBench } from './shape/shape-bench';
 import { useSession } from './use-state';
 
-const benches: Record<Step, () => React.ReactNode> = {
+const benches: Record<WorkStep, () => React.ReactNode> = {
   gather: GatherBench,
   shape: ShapeBench,
   dress: DressBench,

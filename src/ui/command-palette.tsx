@@ -4,7 +4,7 @@ import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { redo, undo } from '@/state/document';
 import { samples } from '@/state/samples';
-import { sessionStore, setSession, steps } from '@/state/session';
+import { sessionStore, setSession, workSteps } from '@/state/session';
 import { controls } from './controls';
 import { goToControl, goToStep } from './go-to';
 import { useServices } from './services';
@@ -58,7 +58,7 @@ export function CommandPalette({ open, onOpenChange, onOpenFile, onHelp }: Comma
                 ))}
               </Command.Group>
               <Command.Group heading="Go to">
-                {steps.map((step) => (
+                {workSteps.map((step) => (
                   <Item key={step} name={`Step: ${step}`} onSelect={run(() => goToStep(step))} />
                 ))}
                 {controls.map(({ id, label, step, words }) => (

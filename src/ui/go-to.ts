@@ -1,8 +1,8 @@
-import { type Step, sessionStore, setSession } from '@/state/session';
+import { sessionStore, setSession, type WorkStep } from '@/state/session';
 import { type ControlId, controlEntry } from './controls';
 
 /** Opens a step. */
-export function goToStep(step: Step): void {
+export function goToStep(step: WorkStep): void {
   setSession({ step });
 }
 

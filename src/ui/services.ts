@@ -71,6 +71,8 @@ export interface Services {
   saveShaped(format: 'csv' | 'xlsx' | 'json'): Promise<void>;
   openSample(sample: Sample): Promise<void>;
   saveProject(): Promise<void>;
+  /** Works on in this tab, while another one has the same work open: with what is here, or with what is kept. */
+  workHere(which: 'mine' | 'kept'): Promise<void>;
   formats(widthPx: number, heightPx: number, framesPerSec: number): Promise<OfferedFormat[]>;
   /** Bits a second at the most. */
   bitsPerSec(quality: 'light' | 'good' | 'best', widthPx: number, heightPx: number, framesPerSec: number): number;

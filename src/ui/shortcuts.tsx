@@ -3,7 +3,7 @@
 import { Dialog } from 'radix-ui';
 import { useEffect } from 'react';
 import { redo, undo } from '@/state/document';
-import { sessionStore, steps } from '@/state/session';
+import { sessionStore, workSteps } from '@/state/session';
 import { goToControl, goToStep } from './go-to';
 import { type Services, useServices } from './services';
 
@@ -87,7 +87,7 @@ function alone(event: KeyboardEvent, { studio }: Services, onHelp: () => void): 
     void (event.shiftKey ? studio.playback.stepPeriods(-1) : studio.playback.stepFrames(-1));
   else if (event.key === 'Home') void studio.playback.stepFrames(-1e9);
   else if (event.key === 'End') void studio.playback.stepFrames(1e9);
-  else if (/^[1-5]$/.test(event.key)) goToStep(steps[Number(event.key) - 1] ?? sessionStore.getState().step);
+  else if (/^[1-5]$/.test(event.key)) goToStep(workSteps[Number(event.key) - 1] ?? sessionStore.getState().step);
   else return false;
   return true;
 }

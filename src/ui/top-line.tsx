@@ -3,7 +3,7 @@
 import { Command, HelpCircle, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { edit, endGesture, redo, undo } from '@/state/document';
-import { type Step, setSession, steps } from '@/state/session';
+import { setSession, type WorkStep, workSteps } from '@/state/session';
 import { useProblems } from './gather/problem-list';
 import { goToStep } from './go-to';
 import { Mark } from './mark';
@@ -11,7 +11,7 @@ import { IconButton } from './parts/button';
 import { cx } from './parts/class-names';
 import { useDocument, useProject, useSession } from './use-state';
 
-const names: Record<Step, string> = {
+const names: Record<WorkStep, string> = {
   gather: 'Gather',
   shape: 'Shape',
   dress: 'Dress',
@@ -85,7 +85,7 @@ function StepNav() {
   const failed = useSession((state) => state.exports.some(({ phase }) => phase === 'failed'));
   const problems = useProblems();
   const cube = useSession((state) => state.cube);
-  const looks: Partial<Record<Step, string>> = {
+  const looks: Partial<Record<WorkStep, string>> = {
     gather: problems.some(({ severity }) => severity !== 'note') ? 'needs a look' : undefined,
     shape: status === 'failed' || (status === 'ready' && !cube) ? 'needs a look' : undefined,
     output: failed ? 'needs a look' : undefined,
@@ -93,7 +93,7 @@ function StepNav() {
   return (
     <nav aria-label="Steps">
       <ol className="flex items-center">
-        {steps.map((each, i) => {
+        {workSteps.map((each, i) => {
           const open = each === step;
           const look = looks[each];
           return (
@@ -133,10 +133,10 @@ function SavedState() {
   return (
     <span
       role="status"
-      className={cx('truncate text-[12px]', failed ? 'text-accent-text' : 'text-quiet')}
-      title={failed ? saving.failed : 'Kept in this browser'}
+      className={cx('truncate text-[12px]', failed || saving === 'elsewhere' ? 'text-accent-text' : 'text-quiet')}
+      title={failed ? saving.failed : saving === 'elsewhere' ? 'Another tab keeps this work' : 'Kept in this browser'}
     >
-      {failed ? 'Not saved' : saving === 'saving' ? 'Saving' : 'Saved'}
+      {failed || saving === 'elsewhere' ? 'Not saved' : saving === 'saving' ? 'Saving' : 'Saved'}
     </span>
   );
 }
