@@ -1,6 +1,8 @@
 /** Who may import what: the table of docs/architecture.md, and no cycles anywhere. */
 const inside = (folder) => `^src/${folder}/`;
 const tests = '\\.test\\.tsx?$|^src/[a-z]+/testing/';
+/** What the page itself loads of the workers. */
+const workerOutside = '^src/workers/(protocol|client)\\.ts$';
 const packages = (names) => `node_modules/(${names.join('|')})/`;
 
 /** Files of a folder may import the listed places under src, and nothing else there. */
@@ -30,6 +32,28 @@ module.exports = {
     core('motion', ['pace', 'shaping', 'table']),
     core('project', ['motion', 'pace', 'scale', 'shaping', 'table']),
     core('chart', ['project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
+    core('families', ['chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
+    core('film', ['families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
+    {
+      // What two families need is shared; neither knows the other.
+      name: 'family-apart',
+      severity: 'error',
+      from: { path: '^src/core/families/([^/]+)/', pathNot: tests },
+      to: { path: '^src/core/families/[^/]+/', pathNot: '^src/core/families/($1|shared)/' },
+    },
+    {
+      // One line in the registry brings a family in; nobody else asks for one by name.
+      name: 'families-by-registry',
+      severity: 'error',
+      from: { path: '^src/', pathNot: `${tests}|^src/core/families/registry\\.ts$|^src/core/families/[^/]+/` },
+      to: { path: '^src/core/families/(?!shared/)[^/]+/' },
+    },
+    {
+      name: 'registry-by-index',
+      severity: 'error',
+      from: { path: '^src/core/families/registry\\.ts$' },
+      to: { path: '^src/core/families/[^/]+/', pathNot: '^src/core/families/[^/]+/index\\.ts$' },
+    },
     {
       name: 'core-packages',
       severity: 'error',
@@ -46,6 +70,7 @@ module.exports = {
           'chardet',
           'fflate',
           'culori',
+          'fastest-levenshtein',
           '@types/culori',
           'i18n-iso-countries',
         ]),
@@ -54,8 +79,8 @@ module.exports = {
     only('render', inside('render'), ['core', 'render'].map(inside)),
     only('player', inside('player'), ['core', 'render', 'player'].map(inside)),
     only('export', inside('export'), ['core', 'render', 'export'].map(inside)),
-    only('worker-entries', '^src/workers/.*\\.worker\\.ts$', ['core', 'render', 'export', 'workers'].map(inside)),
-    only('worker-client', inside('workers'), ['core', 'workers'].map(inside), ['\\.worker\\.ts$']),
+    only('worker-inside', inside('workers'), ['core', 'render', 'export', 'workers'].map(inside), [workerOutside]),
+    only('worker-outside', workerOutside, ['core', 'workers'].map(inside)),
     only('state', inside('state'), [inside('core'), inside('state'), '^src/workers/protocol\\.ts$']),
     only('ui', inside('ui'), [inside('core'), inside('state'), inside('ui'), '^src/workers/protocol\\.ts$']),
     {

@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { ensurePackages, root } from './lib/set-up.mjs';
 
 const bundle = path.join(root, 'node_modules/.cache/tempo/tempo.mjs');
@@ -25,7 +26,7 @@ async function build() {
     bundle: true,
     platform: 'node',
     format: 'esm',
-    target: 'node20',
+    target: 'node20.10',
     packages: 'external',
     alias: { '@': path.join(root, 'src') },
     logLevel: 'error',
@@ -55,6 +56,7 @@ async function buildPage() {
 
 ensurePackages();
 const sources = Math.max(
+  statSync(fileURLToPath(import.meta.url)).mtimeMs,
   ...['src/core', 'src/cli', 'src/export', 'src/render', 'src/workers', 'src/app'].map((folder) =>
     newest(path.join(root, folder)),
   ),

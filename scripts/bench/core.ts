@@ -1,20 +1,29 @@
-import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
-import type { Chart, Project } from '@/core/project/project';
+import { Memory } from '@/core/families/memory';
+import type { RankedBarsOwn } from '@/core/families/ranked-bars/document';
+import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
+import { sceneAt } from '@/core/film/scene-at';
+import type { Chart } from '@/core/project/chart';
+import type { Project } from '@/core/project/project';
 import type { MeasureText } from '@/core/scene/text-fit';
-import { benchProject, walkCube } from './data';
+import type { Cube } from '@/core/shaping/cube';
+import { BENCH_CHART, benchProject, walkCube } from './data';
 
 const measure: MeasureText = (text, font) => text.length * font.sizePx * 0.5;
 const ROUNDS = 5;
 const SCENES = 3000;
 
+function prepare(project: Project, cube: Cube, memory = new Memory()): PreparedFilm {
+  return prepareFilm(project, new Map([[BENCH_CHART, cube]]), { measure, memory });
+}
+
 function film(periods: number, categories: number, places: number): PreparedFilm {
-  return new FilmPreparer().prepare(benchProject(places, 1), walkCube(periods, categories), measure);
+  return prepare(benchProject(places, 1), walkCube(periods, categories));
 }
 
 /** Microseconds for one scene, over times spread through the film. */
 function sceneUs(prepared: PreparedFilm): number {
   const startedMs = performance.now();
-  for (let i = 0; i < SCENES; i++) sceneAt(prepared, ((i * 0.618034) % 1) * prepared.clock.lengthSec);
+  for (let i = 0; i < SCENES; i++) sceneAt(prepared, ((i * 0.618034) % 1) * prepared.lengthSec);
   return ((performance.now() - startedMs) / SCENES) * 1000;
 }
 
@@ -32,7 +41,7 @@ function prepareMs(periods: number, categories: number): number[] {
   const cube = walkCube(periods, categories);
   return Array.from({ length: 3 }, () => {
     const startedMs = performance.now();
-    new FilmPreparer().prepare(benchProject(12, 1), cube, measure);
+    prepare(benchProject(12, 1), cube);
     return performance.now() - startedMs;
   });
 }
@@ -70,30 +79,30 @@ function dressed(places: number): Project {
         },
       },
     ],
-    film: { ...project.film, captions: [caption] },
+    film: { ...project.film, pieces: project.film.pieces.map((piece) => ({ ...piece, captions: [caption] })) },
   };
 }
 
 /** How long an edit takes until its picture is known: prepare again, and one scene. */
 function editMs(change: (chart: Chart) => Chart): number[] {
   const cube = walkCube(1000, 1000);
-  const preparer = new FilmPreparer();
+  const memory = new Memory();
   const project = benchProject(12, 1);
-  preparer.prepare(project, cube, measure);
+  prepare(project, cube, memory);
   const edited = { ...project, charts: project.charts.map(change) };
   return Array.from({ length: 5 }, (_, i) => {
     const startedMs = performance.now();
-    const prepared = preparer.prepare(i % 2 === 0 ? edited : project, cube, measure);
-    sceneAt(prepared, prepared.clock.lengthSec / 2);
+    const prepared = prepare(i % 2 === 0 ? edited : project, cube, memory);
+    sceneAt(prepared, prepared.lengthSec / 2);
     return performance.now() - startedMs;
   });
 }
 
-const everything = new FilmPreparer().prepare(dressed(20), walkCube(50, 200), measure);
+const everything = prepare(dressed(20), walkCube(50, 200));
 const [full = []] = inTurn([everything]);
 const editText = editMs((chart) => ({ ...chart, text: { ...chart.text, title: 'Another title' } }));
 const editPace = editMs((chart) => ({ ...chart, pace: { ...chart.pace, swapSec: 0.8 } }));
-const editPlaces = editMs((chart) => ({ ...chart, places: 9 }));
+const editPlaces = editMs((chart) => ({ ...chart, own: { ...(chart.own as RankedBarsOwn), places: 9 } }));
 const once = prepareMs(500, 1000);
 const twice = prepareMs(1000, 1000);
 console.log(JSON.stringify({ few, many, short, long, full, once, twice, editText, editPace, editPlaces }));

@@ -1,5 +1,8 @@
+import type { RankedBarsOwn } from '@/core/families/ranked-bars/document';
+import { firstFamily } from '@/core/families/registry';
+import type { Chart } from '@/core/project/chart';
 import { defaultChart, defaultProject } from '@/core/project/defaults';
-import type { Project, RankedBarsChart } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
 import type { Cube } from '@/core/shaping/cube';
 import { fieldsOf } from '@/core/shaping/fields';
 import { noReadingChoice } from '@/core/table/reader';
@@ -35,11 +38,14 @@ export function walkCube(periodCount: number, categoryCount: number): Cube {
   return { kind: 'year', periods, categories, values };
 }
 
+/** Id of the chart in `benchProject`. */
+export const BENCH_CHART = 'c';
+
 /** A project of a cube with so many places, at `secPerPeriod` a period. */
-export function benchProject(places: number, secPerPeriod: number, change: Partial<RankedBarsChart> = {}): Project {
+export function benchProject(places: number, secPerPeriod: number, change: Partial<Chart> = {}): Project {
   const fields = fieldsOf({ shape: 'long', period: 'Year', category: 'Name', value: 'Value' });
   const source = { kind: 'file', fileName: 'bench.csv', assetId: 'a', reading: noReadingChoice } as const;
-  const chart = defaultChart('c', 't', fields);
+  const chart = defaultChart(BENCH_CHART, 't', fields, firstFamily);
   const text = {
     ...chart.text,
     title: 'A title of the usual length',
@@ -51,6 +57,6 @@ export function benchProject(places: number, secPerPeriod: number, change: Parti
     'p',
     'Bench',
     { id: 't', name: 'Bench', source, added: [], steps: [] },
-    { ...chart, text, pace, places, ...change },
+    { ...chart, text, pace, own: { ...(chart.own as RankedBarsOwn), places }, ...change },
   );
 }

@@ -1,4 +1,5 @@
-import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
+import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
+import { sceneAt } from '@/core/film/scene-at';
 import { encodeGif } from '@/export/gif/encode-gif';
 import { openFilmFile } from '@/export/video/film-file';
 import { FILM_FOLDER, filmFormats, workerCount } from '@/export/video/film-format';
@@ -10,7 +11,7 @@ import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
 import { FontLoader, fontFilesFor } from '@/render/fonts';
 import { sceneToSvg } from '@/render/svg/scene-to-svg';
-import { benchProject, walkCube } from './data';
+import { BENCH_CHART, benchProject, walkCube } from './data';
 
 const worker = self as unknown as {
   fonts: FontFaceSet;
@@ -27,14 +28,12 @@ const FIRST = 60;
 const toAndFro = (i: number) => (Math.floor(i / READY) % 2 === 0 ? i % READY : READY - 1 - (i % READY));
 const size = { widthPx: 1920, heightPx: 1080 };
 
+const cubes = new Map([[BENCH_CHART, walkCube(40, 60)]]);
+
 function prepare(context: OffscreenCanvasRenderingContext2D) {
   const measure = createMeasure(context);
   const project = benchProject(12, 0.3);
-  const film = new FilmPreparer().prepare(
-    { ...project, film: { ...project.film, framesPerSec: 30 } },
-    walkCube(40, 60),
-    measure,
-  );
+  const film = prepareFilm({ ...project, film: { ...project.film, framesPerSec: 30 } }, cubes, { measure });
   return { film, resources: { measure, images: new Map<string, ImageBitmap>() } };
 }
 
@@ -177,7 +176,7 @@ async function msOf(act: (i: number) => unknown, end: () => void = () => undefin
 async function gifFps(): Promise<number> {
   const { film, resources } = openBench();
   const gif = { widthPx: 800, heightPx: 450, rate: 20, palette: 'one' as const, dither: false };
-  const order = { project: film.project, cube: film.cube, assets: { images: [], fonts: [] }, baseUrl };
+  const order = { project: film.project, cubes, assets: { images: [], fonts: [] }, baseUrl };
   const startedMs = performance.now();
   let pictures = 0;
   const watch = { signal: new AbortController().signal, gate: async () => undefined };
@@ -206,7 +205,7 @@ async function answer({ what }: { what: string }): Promise<unknown> {
 async function measurePreview(canvas: OffscreenCanvas) {
   const context = context2d(canvas);
   const { film, resources } = prepare(context);
-  const scale = canvas.width / film.chart.stage.widthPx;
+  const scale = canvas.width / film.stage.widthPx;
   const gapsMs: number[] = [];
   const drawMs: number[] = [];
   await new Promise<void>((resolve) => {
@@ -216,7 +215,7 @@ async function measurePreview(canvas: OffscreenCanvas) {
       const now = performance.now();
       if (last > 0) gapsMs.push(now - last);
       last = now;
-      paintScene(context, sceneAt(film, ((now - startedMs) / 1000) % film.clock.lengthSec), scale, resources);
+      paintScene(context, sceneAt(film, ((now - startedMs) / 1000) % film.lengthSec), scale, resources);
       drawMs.push(performance.now() - now);
       if (now - startedMs < 12_000) worker.requestAnimationFrame(tick);
       else resolve();

@@ -1,6 +1,7 @@
 import parse from 'joi-to-json';
-import { lookSchema } from '@/core/project/looks';
-import { projectSchema } from '@/core/project/schema';
+import { families } from '@/core/families/registry';
+import { lookSchema } from '@/core/project/look';
+import { projectSchema } from '@/core/project/schema/project-schema';
 import { stepsFileSchema } from '@/core/shaping/steps-file';
 
 /** The JSON Schemas of the open formats, as text. */
@@ -10,7 +11,7 @@ export function schemasOf(): Record<'project' | 'look' | 'steps', string> {
     return `${JSON.stringify({ $schema: 'https://json-schema.org/draft/2019-09/schema', title, ...body }, null, 2)}\n`;
   };
   return {
-    project: write('project.json of a Plucky Tempo project', projectSchema),
+    project: write('project.json of a Plucky Tempo project', projectSchema(families)),
     look: write('A look of Plucky Tempo', lookSchema),
     steps: write('Preparation steps of Plucky Tempo', stepsFileSchema),
   };

@@ -1,12 +1,14 @@
 'use client';
 
 import { type ExportForm, endingOf, freeName } from '@/core/project/export-form';
+import { ofGroup } from '@/core/project/group-film';
+import { chartOf, tableOf, withChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { Cube } from '@/core/shaping/cube';
 import { FILM_FOLDER } from '@/export/video/film-format';
 import { documentStore } from '@/state/document';
+import type { FilmSync } from '@/state/film-sync';
 import { freshId } from '@/state/fresh-id';
-import { currentChart, tableOf } from '@/state/project-tables';
 import type { Remote } from '@/state/remote';
 import { type ExportJob, sessionStore, setSession } from '@/state/session';
 import type { ExportRequest } from '@/ui/services';
@@ -18,7 +20,10 @@ import type { FilmMedia } from './film-media';
 /** A film that waits to be exported. */
 interface QueuedFilm {
   readonly project: Project;
-  readonly cube: Cube;
+  /** The values of each chart that plays. */
+  readonly cubes: ReadonlyMap<string, Cube>;
+  /** The piece that was edited: groups are those of its chart. */
+  readonly pieceId: string;
   readonly imageIds: readonly string[];
 }
 
@@ -37,7 +42,7 @@ export class ExportQueue {
   constructor(
     private readonly media: FilmMedia,
     private readonly table: Remote<TableWorkerApi>,
-    private readonly afterGroups: () => void,
+    private readonly film: Pick<FilmSync, 'cubes'>,
   ) {
     void dropOldFiles();
   }
@@ -45,8 +50,8 @@ export class ExportQueue {
   /** Puts requests at the end of the queue and begins, if it stands. */
   async add(requests: readonly ExportRequest[], pick: boolean): Promise<void> {
     const { project } = documentStore.getState();
-    const { cube, overview } = sessionStore.getState();
-    if (!project || !cube || requests.length === 0) return;
+    const { overview } = sessionStore.getState();
+    if (!project || !overview || requests.length === 0) return;
     const single = requests.length === 1;
     const taken = new Set(single ? [] : sessionStore.getState().exports.map(({ fileName }) => fileName));
     const jobs = requests.map(
@@ -76,7 +81,9 @@ export class ExportQueue {
     const kept = single
       ? sessionStore.getState().exports.filter(({ phase }) => phase === 'waiting' || phase === 'running')
       : sessionStore.getState().exports;
-    for (const { id } of jobs) this.films.set(id, { project, cube, imageIds: overview?.imageIds ?? [] });
+    const cubes = this.film.cubes();
+    for (const { id } of jobs)
+      this.films.set(id, { project, cubes, pieceId: overview.pieceId, imageIds: overview.imageIds });
     this.list([...kept, ...jobs]);
     void this.run();
   }
@@ -103,7 +110,6 @@ export class ExportQueue {
       this.going = false;
       this.worker?.end();
       this.worker = null;
-      this.afterGroups();
     }
   }
 
@@ -116,7 +122,7 @@ export class ExportQueue {
     this.cancelled = false;
     this.change(job.id, { phase: 'running', startedMs, nowMs: startedMs });
     try {
-      const { project, cube, imageIds } = await this.filmOf(job);
+      const { project, cubes, imageIds } = await this.filmOf(job);
       const assets = await this.media.assetsOf(project, imageIds);
       if (this.cancelled) {
         this.change(job.id, { phase: 'cancelled' });
@@ -127,7 +133,7 @@ export class ExportQueue {
         this.change(job.id, { done, count, nowMs: performance.now() }),
       );
       const privateName = `${job.id}${endingOf(job.form)}`;
-      const order = { project, cube, form: job.form, baseUrl: location.origin, fileName: privateName, assets };
+      const order = { project, cubes, form: job.form, baseUrl: location.origin, fileName: privateName, assets };
       const result = await this.worker.api.run(order, onProgress, this.handles.get(job.id) ?? null);
       if (!result.ok)
         this.change(job.id, { phase: result.code === 'cancelled' ? 'cancelled' : 'failed', message: result.message });
@@ -145,23 +151,23 @@ export class ExportQueue {
   private async filmOf(job: ExportJob): Promise<QueuedFilm> {
     const film = this.films.get(job.id);
     if (!film) throw new Error('There is no film yet');
-    const { project: now, cube: shown, imageIds } = film;
+    const { project: now, cubes, pieceId, imageIds } = film;
+    const { group } = job;
     const stage = job.stage ? { ...now.film.stage, ...job.stage } : now.film.stage;
-    const chart = currentChart(now);
-    const title =
-      job.group === null ? chart.text.title : `${chart.text.title}${chart.text.title ? ': ' : ''}${job.group}`;
-    const dressed = { ...chart, text: { ...chart.text, title }, ...(job.group === null ? {} : { group: job.group }) };
-    const charts = now.charts.map((each) => (each.id === chart.id ? dressed : each));
-    const project: Project = { ...now, charts, film: { ...now.film, stage } };
-    if (job.group === null) return { project, cube: shown, imageIds };
+    const sized: Project = { ...now, film: { ...now.film, stage } };
+    if (group === null) return { ...film, project: sized };
+    const project = withChart(sized, pieceId, (chart) => ({ ...ofGroup(chart, group), group }));
     if (documentStore.getState().project?.id !== now.id)
-      throw new Error(`the project “${now.name}” is no longer open, and “${job.group}” comes from its table`);
+      throw new Error(`the project “${now.name}” is no longer open, and “${group}” comes from its table`);
+    const chart = chartOf(now, pieceId);
     const entry = tableOf(now, chart);
-    const { outcome } = await this.table.prepare(entry.steps, chart.fields, job.group);
-    if (!outcome.ok) throw new Error(outcome.issues[0]?.message ?? `“${job.group}” has no values`);
+    const place = { tableId: entry.id, chartId: chart.id };
+    const outcome = await this.table.valuesOfGroup(place, entry.steps, chart.fields, group);
+    if (!outcome.ok) throw new Error(outcome.issues[0]?.message ?? `“${group}” has no values`);
     return {
       project,
-      cube: outcome.value,
+      cubes: new Map([...cubes, [chart.id, outcome.value]]),
+      pieceId,
       imageIds: [...imageIds, ...now.pictures.map(({ id }) => id)],
     };
   }

@@ -3,9 +3,9 @@
 import { toast } from 'sonner';
 import { matchPictures } from '@/core/chart/pictures';
 import type { Picture } from '@/core/project/film-parts';
+import { currentChart, draftChart } from '@/state/current';
 import { documentStore, edit } from '@/state/document';
 import { freshId } from '@/state/fresh-id';
-import { currentChart } from '@/state/project-tables';
 import { sessionStore } from '@/state/session';
 import { keepAsset } from '@/state/shelf';
 import { rasterise } from './rasterise';
@@ -67,8 +67,7 @@ export async function addCategoryPictures(files: readonly File[]): Promise<void>
   const matches = matchPictures(cube?.categories ?? [], pictures);
   edit((draft) => {
     draft.pictures.push(...pictures);
-    const chart = draft.charts.find(({ id }) => id === draft.film.sequence[0]);
-    if (!chart) return;
+    const chart = draftChart(draft);
     chart.dress.pictures.shown = true;
     for (const { category, pictureId } of matches) {
       const name = cube?.categories[category] ?? '';

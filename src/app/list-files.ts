@@ -4,10 +4,9 @@ import { toast } from 'sonner';
 import { type CaptionFormat, readCaptions, writeCaptions } from '@/core/project/caption-files';
 import { readColours, writeColoursCsv, writeColoursJson } from '@/core/project/colour-list';
 import type { Issue } from '@/core/table/issue';
+import { currentChart, editChart } from '@/state/current';
 import { documentStore } from '@/state/document';
-import { editChart } from '@/state/edit-chart';
 import { addCaptions } from '@/state/edit-film';
-import { currentChart } from '@/state/project-tables';
 import { sessionStore } from '@/state/session';
 import { fileNameOf, save } from './download';
 

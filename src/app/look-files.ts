@@ -1,7 +1,7 @@
 'use client';
 
 import { toast } from 'sonner';
-import { type Look, readLook, writeLook } from '@/core/project/looks';
+import { type Look, readLook, writeLook } from '@/core/project/look';
 import { keepLooks, loadLooks } from '@/state/shelf';
 import { fileNameOf, save } from './download';
 

@@ -1,11 +1,11 @@
 'use client';
 
 import { toast } from 'sonner';
+import { currentTable } from '@/state/current';
 import { documentStore } from '@/state/document';
-import { currentChart, tableOf } from '@/state/project-tables';
+import { ImportRefused, type Incoming } from '@/state/incoming';
 import { keepHandle, loadHandle } from '@/state/shelf';
-import type { Incoming } from '@/state/studio';
-import { ImportRefused, type Studio } from '@/state/studio';
+import type { Studio } from '@/state/studio';
 import type { OpenedFile } from '@/ui/services';
 
 /** The most that a table's file may weigh; more does not fit into a browser's memory several times over. */
@@ -64,7 +64,7 @@ export class TableOpener {
 
   private async keepHandleOf(handle: FileSystemFileHandle, added: boolean): Promise<void> {
     const { project } = documentStore.getState();
-    const entry = project && tableOf(project, currentChart(project));
+    const entry = project && currentTable(project);
     const assetId = added ? entry?.added.at(-1)?.source.assetId : entry?.source.assetId;
     // A browser that cannot keep handles only asks for the file again.
     if (assetId) await keepHandle(assetId, handle).catch(() => undefined);
@@ -74,14 +74,14 @@ export class TableOpener {
   async refresh(): Promise<boolean> {
     const { project } = documentStore.getState();
     if (!project) return true;
-    const { source } = tableOf(project, currentChart(project));
+    const { source } = currentTable(project);
     const handle = await loadHandle(source.assetId).catch(() => null);
     if (!handle) return false;
     const file = await fileOf(handle);
     if (!file) return false;
     await this.refreshFrom(file);
     const after = documentStore.getState().project;
-    if (after) await keepHandle(tableOf(after, currentChart(after)).source.assetId, handle).catch(() => undefined);
+    if (after) await keepHandle(currentTable(after).source.assetId, handle).catch(() => undefined);
     return true;
   }
 

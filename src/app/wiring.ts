@@ -6,10 +6,9 @@ import { misfitsOfFields, readStepsFile, writeStepsFile } from '@/core/shaping/s
 import { estimateGifBytes } from '@/export/gif/estimate';
 import { bitRate } from '@/export/video/film-format';
 import type { Autosave } from '@/state/autosave';
+import { currentChart, currentTable, editChart } from '@/state/current';
 import { documentStore, endGesture, replaceProject } from '@/state/document';
-import { editChart } from '@/state/edit-chart';
 import { replaceSteps } from '@/state/edit-table';
-import { currentChart, tableOf } from '@/state/project-tables';
 import { sessionStore, setSession } from '@/state/session';
 import { keepAsset, loadAsset } from '@/state/shelf';
 import { Studio } from '@/state/studio';
@@ -22,11 +21,12 @@ import { addCategoryPictures, addFont, addPicture } from './import-media';
 import { listServices } from './list-files';
 import { lookServices } from './look-files';
 import { TableOpener, tell } from './open-tables';
-import { createTableClient } from './table-client';
+import { createTableClient, ofCurrentChart } from './table-client';
 
 /** Starts the workers and ties them to the document and the interface. Called once for a page. */
 export function createServices(autosave: Autosave): Services {
   const table = createTableClient();
+  const chartTable = ofCurrentChart(table.api);
   const stage = startStageWorker();
   const media = new FilmMedia();
   const studio = new Studio({
@@ -43,7 +43,7 @@ export function createServices(autosave: Autosave): Services {
     },
   });
   const opener = new TableOpener(studio);
-  const exports = new ExportQueue(media, table.api, () => studio.shapeAgain());
+  const exports = new ExportQueue(media, table.api, studio.film);
   studio.start();
 
   const openFiles = async (files: readonly OpenedFile[], add: boolean) => {
@@ -66,7 +66,7 @@ export function createServices(autosave: Autosave): Services {
           location.origin,
           callback((report) => studio.report(report)),
         );
-        studio.stageIsReady();
+        studio.film.stageIsReady();
       } catch (error) {
         const message = `The stage could not start: ${error instanceof Error ? error.message : error}`;
         setSession({ status: 'failed', failure: [{ code: 'stage-failed', severity: 'error', message }] });
@@ -75,7 +75,7 @@ export function createServices(autosave: Autosave): Services {
     resizeStage: (widthPx, heightPx) => void stage.api.resize(widthPx, heightPx),
     highlight: (category) => void stage.api.highlight(category),
     hit: (x, y) => stage.api.hit(x, y),
-    table: table.api,
+    table: chartTable,
     openFiles: (files) => openFiles(files, false),
     addFiles: (files) => openFiles(files, true),
     async openPasted(text) {
@@ -100,7 +100,7 @@ export function createServices(autosave: Autosave): Services {
     saveSteps,
     loadSteps,
     async saveShaped(format) {
-      const bytes = await table.api.writeShaped(format);
+      const bytes = await chartTable.writeShaped(format);
       const { project } = documentStore.getState();
       if (!bytes || !project) toast.error('There are no values to save yet. Choose columns in Shape.');
       else save(new Blob([bytes as BlobPart]), fileNameOf(project.name, `.${format}`));
@@ -143,8 +143,7 @@ const encode = (text: string) => new TextEncoder().encode(text).buffer as ArrayB
 function saveSteps(): void {
   const { project } = documentStore.getState();
   if (!project) return;
-  const chart = currentChart(project);
-  const text = writeStepsFile(chart.fields, tableOf(project, chart).steps);
+  const text = writeStepsFile(currentChart(project).fields, currentTable(project).steps);
   save(new Blob([text], { type: 'application/json' }), fileNameOf(`${project.name} steps`, '.json'));
 }
 
@@ -206,7 +205,7 @@ async function openProject(bytes: ArrayBuffer, fileName: string): Promise<void> 
     return;
   }
   for (const [id, asset] of outcome.value.assets) await keepAsset(id, asset.slice().buffer);
-  setSession({ span: null, hovered: null, picked: null, playing: false });
+  setSession({ pieceId: null, span: null, hovered: null, picked: null, playing: false });
   replaceProject(outcome.value.project);
   if (sessionStore.getState().step === 'gather') setSession({ step: 'dress' });
 }

@@ -1,148 +1,186 @@
 import path from 'node:path';
-import { paceLimits } from '@/core/pace/pace';
-import {
-  defaultChart,
-  defaultProject,
-  suggestLengthSec,
-  suggestPlaces,
-  titleFromFileName,
-} from '@/core/project/defaults';
-import { readLook, withLook } from '@/core/project/looks';
-import type { Chart, Project } from '@/core/project/project';
-import { projectLimits } from '@/core/project/project';
+import { families, firstFamily } from '@/core/families/registry';
+import type { Cubes } from '@/core/film/tell-film';
+import { noBuild } from '@/core/pace/pace';
+import { freshProject, titleFromFileName } from '@/core/project/defaults';
+import { ofGroup } from '@/core/project/group-film';
+import { chartOf, playedPieces, tableOf, withChart } from '@/core/project/pieces';
+import type { Project } from '@/core/project/project';
+import { readProject } from '@/core/project/read-project';
+import type { TableEntry } from '@/core/project/table-entry';
 import type { Cube } from '@/core/shaping/cube';
 import { fieldsOf } from '@/core/shaping/fields';
 import { groupsOf, Preparer } from '@/core/shaping/preparation';
 import { readSources } from '@/core/shaping/read-sources';
+import { stepOf } from '@/core/shaping/understand';
 import type { Issue } from '@/core/table/issue';
 import { noReadingChoice } from '@/core/table/reader';
+import { findColumn } from '@/core/table/table';
 import { readProjectFile } from '@/export/project-file';
-import { numberIn, projectFrom } from './frames';
+import { type ChangeOptions, changed } from './change-project';
 import { readBytes } from './open-table';
-import { type PrepareOptions, shapeFile } from './prepare';
+import { type PrepareOptions, plansOf, shapeFile } from './prepare';
 import { Refusal } from './refusal';
 
 /** Options that say which film it is, as they are typed. */
-export interface FilmOptions extends PrepareOptions {
+export interface FilmOptions extends PrepareOptions, ChangeOptions {
   readonly project?: string;
-  readonly look?: string;
-  readonly title?: string;
-  readonly length?: string;
-  readonly fps?: string;
-  readonly size?: string;
-  readonly places?: string;
   readonly group?: string;
 }
 
-/** A film, ready to be rendered: one for each group where a column was named. */
+/** A film, ready to be shown or rendered: one for each group where a column was named. */
 export interface FilmInput {
   readonly group: string | null;
   readonly project: Project;
-  readonly cube: Cube;
+  readonly cubes: Cubes;
   readonly assets: ReadonlyMap<string, Uint8Array>;
 }
 
-/** Reads a table or a project file into films. */
-export async function filmsFrom(
-  file: string,
-  options: FilmOptions,
-): Promise<{ films: FilmInput[]; notes: readonly Issue[] }> {
-  const found = file.endsWith('.plucky') ? await fromProjectFile(file, options) : await fromTable(file, options);
-  return { ...found, films: found.films.map((film) => ({ ...film, project: dressed(film.project, options) })) };
+/** How a film of a bare table starts out: as the app would make it, or straight, even and without holds, for numbers. */
+export type Start = 'film' | 'plain';
+
+interface Found {
+  readonly films: readonly FilmInput[];
+  readonly notes: readonly Issue[];
 }
 
-type Found = { films: FilmInput[]; notes: readonly Issue[] };
+/** Is it a project with everything in it, rather than a table? */
+export const isProjectFile = (file: string) => file.toLowerCase().endsWith('.plucky');
 
-async function fromTable(file: string, options: FilmOptions): Promise<Found> {
+/** Reads a table or a project file into films. */
+export async function filmsFrom(file: string, options: FilmOptions, start: Start = 'film'): Promise<Found> {
+  const found = isProjectFile(file) ? await fromProjectFile(file, options) : await fromTable(file, options, start);
+  return {
+    ...found,
+    films: found.films.map((film) => {
+      const project = changed(film.project, options, film.cubes);
+      const { group } = film;
+      return { ...film, project: group === null ? project : withChart(project, null, (each) => ofGroup(each, group)) };
+    }),
+  };
+}
+
+/** A project's document from a JSON file. */
+export function projectFrom(file: string): Project {
+  let data: unknown;
+  try {
+    data = JSON.parse(new TextDecoder().decode(readBytes(file)));
+  } catch (error) {
+    if (error instanceof Refusal) throw error;
+    throw new Refusal(`${file} is not valid JSON. It should be the project.json of a project file.`);
+  }
+  const outcome = readProject(data, families);
+  if (!outcome.ok) throw Refusal.of(outcome.issues);
+  return outcome.value;
+}
+
+async function fromTable(file: string, options: FilmOptions, start: Start): Promise<Found> {
   const given = options.project === undefined ? null : projectFrom(options.project);
-  const known = given?.charts.find(({ id }) => id === given.film.sequence[0]);
-  const table = given?.tables.find(({ id }) => id === known?.tableId);
+  const chart = given && chartOf(given, null);
   const steps =
-    known && table && options.steps === undefined ? { fields: known.fields, steps: table.steps } : undefined;
+    given && chart && options.steps === undefined
+      ? { fields: chart.fields, steps: tableOf(given, chart).steps }
+      : undefined;
   const shaped = await shapeFile(file, options, steps, options.group ?? null);
   const films = shaped.groups.map(({ name, cube }): FilmInput => {
-    const project = given ?? freshProject(file, cube);
-    return { group: name, project, cube, assets: new Map() };
+    const project = given ? onlyFirst(given) : projectOf(file, cube, start);
+    return { group: name, project, cubes: new Map([[chartOf(project, null).id, cube]]), assets: new Map() };
   });
   return { films, notes: shaped.notes };
 }
 
-function freshProject(file: string, cube: Cube): Project {
-  const title = titleFromFileName(path.basename(file));
-  const base = defaultChart('c', 't', fieldsOf({ shape: 'long' }));
-  const chart: Chart = {
-    ...base,
-    text: { ...base.text, title },
-    places: suggestPlaces(cube),
-    pace: { ...base.pace, length: { by: 'whole', sec: suggestLengthSec(cube) } },
-  };
-  const source = { kind: 'file', fileName: path.basename(file), assetId: 'a', reading: noReadingChoice } as const;
-  return defaultProject('p', title, { id: 't', name: title, source, added: [], steps: [] }, chart);
+/** A single table has values for a single chart. */
+function onlyFirst(project: Project): Project {
+  const [first] = playedPieces(project);
+  return { ...project, film: { ...project.film, pieces: first ? [first.piece] : project.film.pieces } };
+}
+
+function projectOf(file: string, cube: Cube, start: Start): Project {
+  const name = path.basename(file);
+  const title = titleFromFileName(name);
+  const source = { kind: 'file', fileName: name, assetId: 'a', reading: noReadingChoice } as const;
+  const table: TableEntry = { id: 't', name: title, source, added: [], steps: [] };
+  const ids = { project: 'p', chart: 'c', piece: 'piece-1' };
+  const fields = fieldsOf({ shape: 'long' });
+  const project = freshProject({ ids, title, table, fields, family: firstFamily, cube });
+  if (start === 'film') return project;
+  const plain = withChart(project, null, (chart) => ({
+    ...chart,
+    between: 'linear',
+    pace: { ...chart.pace, holdStartSec: 0, holdEndSec: 0, swapSec: 0.5, opening: noBuild, closing: noBuild },
+  }));
+  return { ...plain, film: { ...plain.film, framesPerSec: 30 } };
 }
 
 async function fromProjectFile(file: string, options: FilmOptions): Promise<Found> {
   const outcome = readProjectFile(readBytes(file));
   if (!outcome.ok) throw Refusal.of(outcome.issues);
   const { project, assets } = outcome.value;
-  const chart = project.charts.find(({ id }) => id === project.film.sequence[0]);
-  const entry = project.tables.find(({ id }) => id === chart?.tableId);
-  if (!chart || !entry) throw new Refusal(`${file} has no chart.`);
-  const sources = [{ source: entry.source, keys: [] as readonly string[] }, ...entry.added].map(({ source, keys }) => ({
-    source,
-    keys,
-    bytes: (assets.get(source.assetId) as Uint8Array).slice().buffer as ArrayBuffer,
-  }));
-  const read = await readSources(sources, () => undefined);
-  if (!read.ok) throw Refusal.of(read.issues);
-  const preparer = new Preparer(read.value.table, read.value.decimalHint);
-  const column = options.group ?? '';
-  const fields = column === '' ? chart.fields : { ...chart.fields, group: column };
-  const { table } = preparer.tableAfter(entry.steps);
-  const names =
-    column === '' ? [fields.group === '' ? '' : chart.group] : groupsOf(table, column).map(({ name }) => name);
+  const tables = new TableShelf(assets);
   const notes: Issue[] = [];
-  const films = names.map((name): FilmInput => {
-    const prepared = preparer.prepare(entry.steps, fields, name);
+  const cubes = new Map<string, Cube>();
+  const [first, ...others] = playedPieces(project).map(({ chart }) => chart);
+  if (!first) throw new Refusal(`${file} has no chart.`);
+  const valuesOf = async (
+    chart: typeof first,
+    fields: typeof first.fields,
+    group: string,
+    steps: TableEntry['steps'],
+  ) => {
+    const preparer = await tables.open(tableOf(project, chart));
+    const prepared = preparer.prepare(steps, fields, group);
     if (!prepared.outcome.ok) throw Refusal.of(prepared.outcome.issues);
     notes.push(...prepared.outcome.issues);
-    return { group: column === '' ? null : name, project, cube: prepared.outcome.value, assets };
-  });
+    return prepared.outcome.value;
+  };
+  const stepsOf = (chart: typeof first) => tableOf(project, chart).steps;
+  for (const chart of others)
+    cubes.set(
+      chart.id,
+      await valuesOf(chart, chart.fields, chart.fields.group === '' ? '' : chart.group, stepsOf(chart)),
+    );
+  const column = options.group ?? '';
+  const steps = [...stepsOf(first), ...plansOf(options).map((plan, i) => stepOf(plan, `option-${i + 1}`))];
+  const fields = fieldsWith(first.fields, options, column);
+  const { table } = (await tables.open(tableOf(project, first))).tableAfter(steps);
+  if (column !== '' && !findColumn(table, column))
+    throw new Refusal(`There is no column “${column}” to make groups of.`);
+  const names =
+    column === '' ? [fields.group === '' ? '' : first.group] : groupsOf(table, column).map(({ name }) => name);
+  const films: FilmInput[] = [];
+  for (const name of names) {
+    const cube = await valuesOf(first, fields, name, steps);
+    const all = new Map([...cubes, [first.id, cube]]);
+    films.push({ group: column === '' ? null : name, project, cubes: all, assets });
+  }
   return { films, notes };
 }
 
-/** The project with what the options change of it. */
-function dressed(project: Project, options: FilmOptions): Project {
-  let changed = project;
-  if (options.look !== undefined) {
-    const look = readLook(new TextDecoder().decode(readBytes(options.look)));
-    if (!look.ok) throw Refusal.of(look.issues);
-    changed = withLook(changed, look.value);
-  }
-  const [first] = changed.film.sequence;
-  const charts = changed.charts.map((chart): Chart => {
-    if (chart.id !== first) return chart;
-    return {
-      ...chart,
-      text: options.title === undefined ? chart.text : { ...chart.text, title: options.title },
-      places: options.places === undefined ? chart.places : numberIn('--places', options.places, projectLimits.places),
-      pace:
-        options.length === undefined
-          ? chart.pace
-          : { ...chart.pace, length: { by: 'whole', sec: numberIn('--length', options.length, paceLimits.lengthSec) } },
-    };
-  });
-  const framesPerSec =
-    options.fps === undefined ? changed.film.framesPerSec : numberIn('--fps', options.fps, paceLimits.framesPerSec);
-  const size = options.size === undefined ? {} : sizeOf(options.size);
-  return { ...changed, charts, film: { ...changed.film, framesPerSec, stage: { ...changed.film.stage, ...size } } };
+function fieldsWith<F extends { readonly group: string }>(fields: F, options: FilmOptions, column: string): F {
+  const { period, category, value } = options;
+  const named = { ...(period ? { period } : {}), ...(category ? { category } : {}), ...(value ? { value } : {}) };
+  return { ...fields, ...named, ...(column === '' ? {} : { group: column }) };
 }
 
-function sizeOf(text: string): { widthPx: number; heightPx: number } {
-  const match = /^(\d+)x(\d+)$/i.exec(text.trim());
-  if (!match) throw new Refusal(`--size must read like 1920x1080; “${text}” does not.`);
-  const [widthPx, heightPx] = [Number(match[1]), Number(match[2])];
-  const [low, high] = projectLimits.stagePx;
-  if ([widthPx, heightPx].some((px) => px < low || px > high))
-    throw new Refusal(`--size goes from ${low} to ${high} pixels a side; “${text}” does not fit.`);
-  return { widthPx, heightPx };
+/** The tables of a project file, each read once. */
+class TableShelf {
+  private readonly opened = new Map<string, Preparer>();
+
+  constructor(private readonly assets: ReadonlyMap<string, Uint8Array>) {}
+
+  async open(entry: TableEntry): Promise<Preparer> {
+    const known = this.opened.get(entry.id);
+    if (known) return known;
+    const wanted = [{ source: entry.source, keys: [] as readonly string[] }, ...entry.added];
+    const sources = wanted.map(({ source, keys }) => ({
+      source,
+      keys,
+      bytes: (this.assets.get(source.assetId) as Uint8Array).slice().buffer as ArrayBuffer,
+    }));
+    const read = await readSources(sources, () => undefined);
+    if (!read.ok) throw Refusal.of(read.issues);
+    const preparer = new Preparer(read.value.table, read.value.decimalHint);
+    this.opened.set(entry.id, preparer);
+    return preparer;
+  }
 }

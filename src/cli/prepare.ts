@@ -9,7 +9,9 @@ import { misfitsOfFields, readStepsFile } from '@/core/shaping/steps-file';
 import { stepOf, understand } from '@/core/shaping/understand';
 import type { Issue } from '@/core/table/issue';
 import { findColumn } from '@/core/table/table';
-import { type DataFormat, dataFormats, writeShaped } from '@/export/data/shaped-table';
+import { type DataFormat, dataFormats } from '@/export/data/plain-table';
+import { writeShaped } from '@/export/data/shaped-table';
+import { oneOf } from './numbers';
 import { openTable, readBytes } from './open-table';
 import { Refusal } from './refusal';
 
@@ -26,19 +28,13 @@ export interface PrepareOptions {
   readonly out?: string;
 }
 
-/** One of the allowed words; anything else ends the command. */
-export function oneOf<T extends string>(name: string, value: string, allowed: readonly T[]): T {
-  const found = allowed.find((each) => each === value);
-  if (!found) throw new Refusal(`${name} must be one of ${allowed.join(', ')}; “${value}” is none of them.`);
-  return found;
-}
-
 function formatOf(out: string | undefined): DataFormat {
   if (out === undefined) return 'csv';
   return oneOf('The ending of --out', path.extname(out).slice(1).toLowerCase(), dataFormats);
 }
 
-function plansOf(options: PrepareOptions): StepPlan[] {
+/** The steps that options add to those of the table. */
+export function plansOf(options: PrepareOptions): StepPlan[] {
   const plans: StepPlan[] = (options.where ?? []).map((where) => {
     const at = where.indexOf('=');
     if (at < 1) throw new Refusal(`--where needs COLUMN=VALUE; “${where}” has no column.`);

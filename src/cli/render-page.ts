@@ -1,17 +1,19 @@
 import * as Comlink from 'comlink';
 import { flagOf } from '@/app/flags';
-import { overviewOf } from '@/core/chart/overview';
-import { FilmPreparer } from '@/core/chart/prepare';
+import { cubesOf, type PlainCube } from '@/core/film/film-data';
+import { overviewOf } from '@/core/film/overview';
+import { prepareFilm } from '@/core/film/prepare-film';
 import type { ExportForm } from '@/core/project/export-form';
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
-import type { Cube } from '@/core/shaping/cube';
+import type { MeasureText } from '@/core/scene/text-fit';
 import type { ExportWorkerApi } from '@/workers/protocol';
 
 /** What the command line asks for; bytes are in base 64, missing values null. */
 export interface PageOrder {
   readonly project: Project;
-  readonly cube: Omit<Cube, 'values'> & { readonly values: readonly (number | null)[] };
+  /** By the chart's id. */
+  readonly cubes: Readonly<Record<string, PlainCube>>;
   readonly form: ExportForm;
   readonly fileName: string;
   readonly images: readonly { readonly id: string; readonly mime: string; readonly base64: string }[];
@@ -27,11 +29,12 @@ function bytesOf(base64: string): ArrayBuffer {
 /** Renders the order that the server holds, and sends the file back to it. Returns what went wrong, or ''. */
 async function renderOrder(): Promise<string> {
   const order: PageOrder = await (await fetch('/order.json')).json();
-  const cube: Cube = { ...order.cube, values: Float64Array.from(order.cube.values, (value) => value ?? Number.NaN) };
+  const cubes = cubesOf(order.cubes);
   const fonts: FontBytes[] = order.fonts.map(({ family, base64 }) => ({ family, bytes: bytesOf(base64) }));
   const images: ImageBytes[] = order.images.map(({ id, mime, base64 }) => ({ id, mime, bytes: bytesOf(base64) }));
   // Which flags are needed shows once the film is prepared; widths of letters do not matter for that.
-  const film = new FilmPreparer().prepare(order.project, cube, (text, font) => text.length * font.sizePx * 0.5);
+  const measure: MeasureText = (text, font) => text.length * font.sizePx * 0.5;
+  const film = prepareFilm(order.project, cubes, { measure });
   for (const id of overviewOf(film).imageIds.filter((each) => each.startsWith('flag:'))) {
     const flag = await flagOf(id);
     if (flag) images.push(flag);
@@ -39,7 +42,7 @@ async function renderOrder(): Promise<string> {
   const worker = new Worker('/export.worker.js', { type: 'module' });
   const api = Comlink.wrap<ExportWorkerApi>(worker);
   const { project, form, fileName } = order;
-  const request = { project, cube, form, fileName, baseUrl: location.origin, assets: { images, fonts } };
+  const request = { project, cubes, form, fileName, baseUrl: location.origin, assets: { images, fonts } };
   const result = await api.run(
     request,
     Comlink.proxy((done: number, count: number) => window.tellProgress(done, count)),

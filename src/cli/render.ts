@@ -1,14 +1,14 @@
 import { mkdirSync, renameSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import type { BrowserContext } from 'playwright-core';
-import { createFilmClock } from '@/core/pace/film-clock';
+import { plainCubes } from '@/core/film/film-data';
+import { tellFilm } from '@/core/film/tell-film';
 import { type ExportForm, endingOf, freeName } from '@/core/project/export-form';
 import type { Issue } from '@/core/table/issue';
 import { filmFormatIds } from '@/export/video/film-format';
 import { startBrowser } from './browser';
 import { type FilmInput, type FilmOptions, filmsFrom } from './film-input';
-import { numberIn } from './frames';
-import { oneOf } from './prepare';
+import { numberIn, oneOf } from './numbers';
 import { Refusal } from './refusal';
 import type { PageOrder } from './render-page';
 import { startRenderServer } from './render-server';
@@ -46,16 +46,10 @@ function wordOf({ format, out }: RenderOptions): FormatWord {
   return word;
 }
 
-function lengthOf({ project, cube }: FilmInput): { lengthSec: number; frameCount: number } {
-  const chart = project.charts.find(({ id }) => id === project.film.sequence[0]);
-  if (!chart) throw new Refusal('The project has no chart.');
-  return createFilmClock(cube.periods, chart.pace, project.film.framesPerSec);
-}
-
 function formOf(film: FilmInput, options: RenderOptions): ExportForm {
   const word = wordOf(options);
   const { widthPx, heightPx } = film.project.film.stage;
-  const { lengthSec, frameCount } = lengthOf(film);
+  const { lengthSec, frameCount } = tellFilm(film.project, film.cubes);
   const timeSec = options.at === undefined ? lengthSec : numberIn('--at', options.at, [0, lengthSec]);
   const span = {
     ...(options.from === undefined ? {} : { from: numberIn('--from', options.from, [0, frameCount - 1]) }),
@@ -96,18 +90,10 @@ function outOf({ group, project }: FilmInput, form: ExportForm, { out }: RenderO
 
 const base64 = (bytes: Uint8Array | undefined) => Buffer.from(bytes ?? new Uint8Array(0)).toString('base64');
 
-function orderOf({ project, cube, group, assets }: FilmInput, form: ExportForm): PageOrder {
-  const charts =
-    group === null
-      ? project.charts
-      : project.charts.map((chart) =>
-          chart.id === project.film.sequence[0]
-            ? { ...chart, text: { ...chart.text, title: [chart.text.title, group].filter(Boolean).join(': ') } }
-            : chart,
-        );
+function orderOf({ project, cubes, assets }: FilmInput, form: ExportForm): PageOrder {
   return {
-    project: { ...project, charts },
-    cube: { ...cube, values: Array.from(cube.values, (value) => (Number.isNaN(value) ? null : value)) },
+    project,
+    cubes: plainCubes(cubes),
     form,
     fileName: `render${endingOf(form)}`,
     images: project.pictures

@@ -4,6 +4,7 @@ import { combines } from '@/core/shaping/combine';
 import type { Issue } from '@/core/table/issue';
 import { type FramesOptions, frames } from './frames';
 import { inspect, inspectWords } from './inspect';
+import { controlPaths, listed, lists, pathLine } from './lists';
 import { type PrepareOptions, prepare, writeWhole } from './prepare';
 import { issueLine, Refusal } from './refusal';
 import type { RenderOptions } from './render';
@@ -25,6 +26,9 @@ program
     process.stdout.write(options.json ? `${JSON.stringify(found, null, 2)}\n` : inspectWords(found));
   });
 
+/** An option that may be given several times. */
+const several = (value: string, all: string[] = []) => [...all, value];
+
 /** Options that say how a table becomes values, shared by all commands that shape one. */
 function withMapping(command: Command): Command {
   return command
@@ -34,11 +38,7 @@ function withMapping(command: Command): Command {
     .option('--category <column>', 'the column of the categories')
     .option('--value <column>', 'the column of the values')
     .option('--combine <how>', `how repeated rows become one: ${combines.join(', ')}`)
-    .option(
-      '--where <column=value>',
-      'keeps only these rows; may be given several times',
-      (where: string, all: string[] = []) => [...all, where],
-    );
+    .option('--where <column=value>', 'keeps only these rows; may be given several times', several);
 }
 
 /** Says what there is to say of a table, without a flood. */
@@ -60,24 +60,46 @@ withMapping(program.command('prepare'))
     else writeWhole(options.out, bytes);
   });
 
-withMapping(program.command('frames'))
+/** Options that say which film it is, shared by the commands that show and make one. */
+function withFilm(command: Command): Command {
+  return withMapping(command)
+    .argument('[file]', 'a table, or a project file (.plucky)')
+    .option('--project <file>', 'the project.json of a project for another table: its columns, steps, look and pace')
+    .option('--chart <family>', 'the family of charts')
+    .option('--look <name>', 'a look that ships, or the .json file of one that was saved in Dress')
+    .option('--title <text>', 'the title')
+    .option('--length <sec>', 'seconds of the whole film')
+    .option('--fps <n>', 'frames a second')
+    .option('--size <WxH>', 'pixels, such as 1920x1080')
+    .option('--places <n>', 'places on stage')
+    .option('--interpolate <how>', 'between periods: linear, monotone or step')
+    .option('--swap <sec>', 'seconds that a change of places takes')
+    .option('--hold-start <sec>', 'seconds of stillness at the start')
+    .option('--hold-end <sec>', 'seconds of stillness at the end')
+    .option('--set <path=value>', 'any value of the document, by its path; may be given several times', several)
+    .option('--list <what>', `prints what there is instead: ${lists.join(', ')}`)
+    .exitOverride();
+}
+
+/** Prints a list where one was asked for. Ends the command where neither that nor a file was given. */
+function printsList(file: string | undefined, list: string | undefined): file is undefined {
+  if (list !== undefined) {
+    process.stdout.write(listed(list));
+    return true;
+  }
+  if (file === undefined) throw new Refusal('Name a table or a project file.');
+  return false;
+}
+
+withFilm(program.command('frames'))
   .description('prints what the film shows, one JSON object a line')
-  .argument('<file>', 'a table: delimited text, a workbook or JSON')
-  .option('--project <file>', 'the project.json of a project: its columns, steps and pace')
-  .option('--length <sec>', 'seconds of the whole film')
-  .option('--fps <n>', 'frames a second')
-  .option('--places <n>', 'places on stage')
-  .option('--interpolate <how>', 'between periods: linear, monotone or step')
-  .option('--swap <sec>', 'seconds that a change of places takes')
-  .option('--hold-start <sec>', 'seconds of stillness at the start')
-  .option('--hold-end <sec>', 'seconds of stillness at the end')
   .option('--at <sec,...>', 'only these times')
   .option('--every <n>', 'only every so many frames')
   .option('--grain <grain>', 'coarser periods: week, month, quarter or year')
   .option('--events', 'prints every change of place instead')
   .option('--moments', 'prints the moments instead: leads, records, climbs ...')
-  .exitOverride()
-  .action(async (file: string, options: FramesOptions) => {
+  .action(async (file: string | undefined, options: FramesOptions & { list?: string }) => {
+    if (printsList(file, options.list)) return;
     const { lines, notes } = await frames(file, options);
     tellNotes(notes);
     let waiting = '';
@@ -91,16 +113,8 @@ withMapping(program.command('frames'))
     process.stdout.write(waiting);
   });
 
-withMapping(program.command('render'))
+withFilm(program.command('render'))
   .description('makes a film, picture or page, with the same pixels as the app; needs Chromium')
-  .argument('<file>', 'a table, or a project file (.plucky)')
-  .option('--project <file>', 'the project.json of a project: its columns, steps, look and pace')
-  .option('--look <file>', 'a look that was saved in Dress')
-  .option('--title <text>', 'the title')
-  .option('--length <sec>', 'seconds of the whole film')
-  .option('--fps <n>', 'frames a second')
-  .option('--size <WxH>', 'pixels, such as 1920x1080')
-  .option('--places <n>', 'places on stage')
   .option(
     '--format <form>',
     'mp4, webm, gif, png, jpeg, svg, pdf, html or frames (a ZIP of PNG); the ending of --out says it too',
@@ -111,27 +125,49 @@ withMapping(program.command('render'))
   .option('--to <frame>', 'the frame after the last of a part')
   .option('--group <column>', 'a film for each value of a column; --out is then a folder, or holds {group}')
   .option('--workers <n>', 'workers that draw and encode at once')
-  .requiredOption('--out <path>', 'where to write')
-  .exitOverride()
-  .action(async (file: string, options: RenderOptions) => {
+  .option('--out <path>', 'where to write')
+  .action(async (file: string | undefined, options: Partial<RenderOptions> & { list?: string }) => {
+    if (printsList(file, options.list)) return;
+    const { out } = options;
+    if (out === undefined) throw new Refusal('Say with --out where to write.');
     const { render } = await import('./render');
-    const shown = process.stderr.isTTY;
-    const bars = new Map<string, number>();
     const { files, notes } = await render(
       process.env.TEMPO_ROOT ?? process.cwd(),
       file,
-      options,
-      (out, done, count) => {
-        const percent = Math.floor((100 * done) / Math.max(1, count));
-        if (!shown || bars.get(out) === percent) return;
-        bars.set(out, percent);
-        process.stderr.write(
-          `\r${path.basename(out)}: ${done} of ${count} (${percent} %)${done === count ? '\n' : ''}`,
-        );
-      },
+      { ...options, out },
+      progress(),
     );
     tellNotes(notes);
     for (const each of files) process.stdout.write(`${each}\n`);
+  });
+
+/** Tells how far each file is, when somebody watches. */
+function progress(): (out: string, done: number, count: number) => void {
+  const bars = new Map<string, number>();
+  return (out, done, count) => {
+    const percent = Math.floor((100 * done) / Math.max(1, count));
+    if (!process.stderr.isTTY || bars.get(out) === percent) return;
+    bars.set(out, percent);
+    process.stderr.write(`\r${path.basename(out)}: ${done} of ${count} (${percent} %)${done === count ? '\n' : ''}`);
+  };
+}
+
+program
+  .command('controls')
+  .description('lists every path that --set takes, with its range, its unit and what it means')
+  .option('--chart <family>', 'the family of charts')
+  .option('--json', 'as JSON')
+  .option('--list <what>', `prints what there is instead: ${lists.join(', ')}`)
+  .exitOverride()
+  .action(({ chart, json, list }: { chart?: string; json?: boolean; list?: string }) => {
+    if (list !== undefined) {
+      process.stdout.write(listed(list));
+      return;
+    }
+    const paths = controlPaths(chart);
+    process.stdout.write(
+      json ? `${JSON.stringify(paths, null, 2)}\n` : paths.map((each) => `${pathLine(each)}\n`).join(''),
+    );
   });
 
 program

@@ -1,18 +1,9 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { defaultChart, defaultProject } from '@/core/project/defaults';
-import { fieldsOf } from '@/core/shaping/fields';
-import { noReadingChoice } from '@/core/table/reader';
+import { raceProject } from '@/core/testing/projects';
 import { readProjectFile, writeProjectFile } from './project-file';
 
-const fields = fieldsOf({ shape: 'long', period: 'Year', category: 'Name', value: 'Value' });
-const source = { kind: 'file', fileName: 'x.csv', assetId: 'a1', reading: noReadingChoice } as const;
-const project = defaultProject(
-  'p1',
-  'Test',
-  { id: 't1', name: 'x', source, added: [], steps: [] },
-  defaultChart('c1', 't1', fields),
-);
+const project = raceProject();
 const bytes = strToU8('Year,Name,Value\n2001,A,1\n');
 
 describe('project files', () => {

@@ -1,8 +1,8 @@
-import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
+import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
+import { sceneAt } from '@/core/film/scene-at';
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
 import type { Scene } from '@/core/scene/scene';
-import type { Cube } from '@/core/shaping/cube';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
 import { charactersOf, FontLoader, familiesOf } from '@/render/fonts';
@@ -12,7 +12,8 @@ import { ExportError } from './export-error';
 /** Everything that a film is painted from. */
 export interface RoomOrder {
   readonly project: Project;
-  readonly cube: Cube;
+  /** The values of each chart that plays. */
+  readonly cubes: Cubes;
   readonly assets: { readonly images: readonly ImageBytes[]; readonly fonts: readonly FontBytes[] };
   /** Where the app is served, without a slash at the end. */
   readonly baseUrl: string;
@@ -31,14 +32,17 @@ export interface Room {
  * @param fonts The scope's font set (`self.fonts` or `document.fonts`).
  */
 export async function openRoom(order: RoomOrder, fonts: FontFaceSet): Promise<Room> {
-  const { project, cube, assets, baseUrl } = order;
+  const { project, cubes, assets, baseUrl } = order;
   const loader = new FontLoader(fonts, baseUrl);
-  await Promise.all([loader.add(assets.fonts), loader.ensure(familiesOf(project), charactersOf(project, cube))]);
+  await Promise.all([
+    loader.add(assets.fonts),
+    loader.ensure(familiesOf(project), charactersOf(project, cubes.values())),
+  ]);
   const store = new ImageStore();
   await store.add(assets.images);
   store.blurBackground(project.film.stage);
   const measure = createMeasure(contextOf(1, 1, true));
-  const film = new FilmPreparer().prepare(project, cube, measure);
+  const film = prepareFilm(project, cubes, { measure });
   return { order, film, resources: { measure, images: store.images } };
 }
 

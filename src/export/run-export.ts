@@ -1,5 +1,7 @@
+import { placedPiece } from '@/core/film/piece-at';
 import type { ExportForm } from '@/core/project/export-form';
-import { frameTable, rankingTable, writePlainTable } from './data/film-tables';
+import { frameTable, rankingTable } from './data/film-tables';
+import { writePlainTable } from './data/plain-table';
 import { writeShaped } from './data/shaped-table';
 import { ExportError } from './export-error';
 import { encodeGif } from './gif/encode-gif';
@@ -52,7 +54,7 @@ export async function runExport(order: ExportOrder, setting: ExportSetting): Pro
       const size = {
         ...form,
         from: form.from ?? 0,
-        to: Math.min(form.to ?? Number.POSITIVE_INFINITY, room.film.clock.frameCount),
+        to: Math.min(form.to ?? Number.POSITIVE_INFINITY, room.film.frameCount),
       };
       await zipFrames(room, size, order.fileName.replace(/\.zip$/, ''), (piece) => file.append(piece), setting);
       return await file.finish();
@@ -87,11 +89,12 @@ async function smallFile(
 }
 
 async function dataFile(
-  { what, format }: Extract<ExportForm, { kind: 'data' }>,
+  { what, format, pieceId }: Extract<ExportForm, { kind: 'data' }>,
   room: Room,
 ): Promise<Uint8Array<ArrayBuffer>> {
-  if (what === 'shaped') return (await writeShaped(room.order.cube, format)) as Uint8Array<ArrayBuffer>;
-  return writePlainTable(what === 'ranking' ? rankingTable(room.film) : frameTable(room.film), format);
+  const { chart } = placedPiece(room.film, pieceId ?? null);
+  if (what === 'shaped') return writeShaped(chart.cube, format);
+  return writePlainTable(what === 'ranking' ? rankingTable(chart) : frameTable(room.film), format);
 }
 
 async function exportFilm(
@@ -100,14 +103,14 @@ async function exportFilm(
   room: Room,
   setting: ExportSetting,
 ): Promise<FinishedFile> {
-  const { clock } = room.film;
+  const { frameCount, framesPerSec } = room.film;
   const format = filmFormat(form.formatId);
-  const to = Math.min(form.to ?? clock.frameCount, clock.frameCount);
+  const to = Math.min(form.to ?? frameCount, frameCount);
   const from = Math.min(form.from ?? 0, to);
   if (to - from < 1)
-    throw new ExportError('failed', `There are no frames from ${from} to ${to}; the film has ${clock.frameCount}.`);
+    throw new ExportError('failed', `There are no frames from ${from} to ${to}; the film has ${frameCount}.`);
   const { widthPx, heightPx, quality } = form;
-  const job: FilmJob = { format, widthPx, heightPx, quality, framesPerSec: clock.framesPerSec, from, to };
+  const job: FilmJob = { format, widthPx, heightPx, quality, framesPerSec, from, to };
   await checkedConfig(job);
   const file = await setting.openFile(order.fileName);
   if (format.alpha && isTransparent(order.project)) return encodeAlphaFilm(room, job, file, setting);
@@ -118,7 +121,7 @@ async function exportFilm(
     await runSpans<EncodedSpan>({
       from,
       to,
-      spanFrames: Math.max(1, Math.round(SPAN_SEC * clock.framesPerSec)),
+      spanFrames: Math.max(1, Math.round(SPAN_SEC * framesPerSec)),
       makers: form.workers ?? workerCount(format.codec, setting.cores),
       start: () => setting.startMaker(order, job),
       async take(span) {

@@ -1,11 +1,17 @@
-import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
-import { readoutAt } from '@/core/chart/readout';
-import { frameAt, frameTimeSec, periodTimesSec } from '@/core/pace/film-clock';
-import { cubeOfData, type FilmData } from '@/core/project/film-data';
+import { cubesOf, type FilmData } from '@/core/film/film-data';
+import { periodStops, stopBeside } from '@/core/film/period-stops';
+import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
+import { readoutAt } from '@/core/film/readout';
+import { sceneAt } from '@/core/film/scene-at';
+import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
 import { hitTest } from '@/core/scene/hit-test';
+import { cubeValue } from '@/core/shaping/cube';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
 import { ImageStore } from '@/render/images';
+
+/** Categories in the table for readers; nobody reads more. */
+const MAX_COLUMNS = 60;
 
 /** The player of a web page: the same core and painter as the app, and nothing from anywhere else. */
 class Player {
@@ -21,12 +27,13 @@ class Player {
 
   constructor(data: FilmData, store: ImageStore) {
     this.resources = { measure: createMeasure(this.context), images: store.images };
-    this.film = new FilmPreparer().prepare(data.project, cubeOfData(data), this.resources.measure);
-    this.seek.max = String(this.film.clock.lengthSec);
+    const { measure } = this.resources;
+    this.film = prepareFilm(data.project, cubesOf(data.cubes), { measure });
+    this.seek.max = String(this.film.lengthSec);
     this.listen();
     this.fit();
     this.fillTable();
-    if (matchMedia('(prefers-reduced-motion: reduce)').matches) this.go(this.film.clock.lengthSec);
+    if (matchMedia('(prefers-reduced-motion: reduce)').matches) this.go(this.film.lengthSec);
     else this.play();
   }
 
@@ -52,7 +59,7 @@ class Player {
         ArrowRight: () => this.step(1),
         ArrowLeft: () => this.step(-1),
         Home: () => this.go(0),
-        End: () => this.go(this.film.clock.lengthSec),
+        End: () => this.go(this.film.lengthSec),
       };
       const act = keys[event.key];
       if (!act) return;
@@ -80,7 +87,7 @@ class Player {
   }
 
   private play(): void {
-    if (this.timeSec >= this.film.clock.lengthSec - 0.01) this.timeSec = 0;
+    if (this.timeSec >= this.film.lengthSec - 0.01) this.timeSec = 0;
     this.startedMs = performance.now() - this.timeSec * 1000;
     this.label();
     requestAnimationFrame(() => this.tick());
@@ -100,8 +107,8 @@ class Player {
   private tick(): void {
     if (this.startedMs === null) return;
     this.timeSec = (performance.now() - this.startedMs) / 1000;
-    if (this.timeSec >= this.film.clock.lengthSec) {
-      this.timeSec = this.film.clock.lengthSec;
+    if (this.timeSec >= this.film.lengthSec) {
+      this.timeSec = this.film.lengthSec;
       this.pause();
     }
     this.draw();
@@ -109,7 +116,7 @@ class Player {
   }
 
   private go(timeSec: number): void {
-    this.timeSec = Math.min(this.film.clock.lengthSec, Math.max(0, timeSec));
+    this.timeSec = Math.min(this.film.lengthSec, Math.max(0, timeSec));
     if (this.startedMs !== null) this.startedMs = performance.now() - this.timeSec * 1000;
     this.draw();
   }
@@ -117,35 +124,20 @@ class Player {
   /** To the next or the last period. */
   private step(direction: 1 | -1): void {
     this.pause();
-    const frameSec = 1 / this.film.clock.framesPerSec;
-    const times = Array.from(periodTimesSec(this.film.clock));
-    const next =
-      direction > 0
-        ? times.find((time) => time > this.timeSec + frameSec)
-        : times.findLast((time) => time < this.timeSec - frameSec);
-    this.go(
-      next === undefined
-        ? direction > 0
-          ? this.film.clock.lengthSec
-          : 0
-        : Math.ceil(next / frameSec - 1e-6) * frameSec,
-    );
+    this.go(stopBeside(periodStops(this.film), direction, { ...this.film, timeSec: this.timeSec }));
   }
 
   private scene() {
-    const { clock } = this.film;
-    return sceneAt(this.film, frameTimeSec(clock, frameAt(clock, this.timeSec)));
+    return sceneAt(this.film, frameTimeSec(this.film, frameAt(this.film, this.timeSec)));
   }
 
   private draw(): void {
     paintScene(this.context, this.scene(), this.canvas.width / this.film.stage.widthPx, this.resources);
     this.seek.value = String(this.timeSec);
-    const { periodLabel, rows } = readoutAt(this.film, this.timeSec);
+    const { periodLabel, sentence } = readoutAt(this.film, this.timeSec);
     this.seek.setAttribute('aria-valuetext', periodLabel);
     byId('period').textContent = periodLabel;
-    if (this.startedMs === null)
-      byId('words').textContent =
-        `${periodLabel}: ${rows.map(({ rank, name, valueText }) => `${rank}. ${name}, ${valueText}`).join('; ')}.`;
+    if (this.startedMs === null) byId('words').textContent = sentence;
   }
 
   private point(event: PointerEvent): void {
@@ -167,27 +159,30 @@ class Player {
 
   /** Values for whoever reads instead of watching: those that are ever on stage. */
   private fillTable(): void {
-    const { cube, motion, periodLabels, formatValue } = this.film;
     const table = byId<HTMLTableElement>('table');
-    const shown = Array.from(motion.series.categories).slice(0, 60);
-    const head = table.createTHead().insertRow();
-    const cell = (row: HTMLTableRowElement, tag: 'th' | 'td', text: string) => {
-      const element = document.createElement(tag);
-      element.textContent = text;
-      row.append(element);
-    };
-    cell(head, 'th', '');
-    for (const c of shown) cell(head, 'th', cube.categories[c] ?? '');
-    const body = table.createTBody();
-    periodLabels.forEach((label, p) => {
-      const row = body.insertRow();
-      cell(row, 'th', label);
-      for (const c of shown) {
-        const value = cube.values[p * cube.categories.length + c] ?? Number.NaN;
-        cell(row, 'td', Number.isNaN(value) ? '' : formatValue(value));
-      }
-    });
+    for (const { chart } of this.film.pieces) {
+      const { cube, periodLabels, formatValue, family } = chart;
+      const shown = family.mapOf(chart).categories.slice(0, MAX_COLUMNS);
+      const head = table.createTBody().insertRow();
+      addCell(head, 'th', '');
+      for (const c of shown) addCell(head, 'th', cube.categories[c] ?? '');
+      const body = table.createTBody();
+      periodLabels.forEach((label, p) => {
+        const row = body.insertRow();
+        addCell(row, 'th', label);
+        for (const c of shown) {
+          const value = cubeValue(cube, p, c);
+          addCell(row, 'td', Number.isNaN(value) ? '' : formatValue(value));
+        }
+      });
+    }
   }
+}
+
+function addCell(row: HTMLTableRowElement, tag: 'th' | 'td', text: string): void {
+  const element = document.createElement(tag);
+  element.textContent = text;
+  row.append(element);
 }
 
 function byId<T extends HTMLElement>(id: string): T {

@@ -14,12 +14,13 @@ export function familiesOf(project: Project): string[] {
     for (const part of textParts) families.add(dress.texts[part].family);
     for (const part of labelParts) families.add(dress.labels[part].family);
   }
-  for (const extra of project.film.extras) if (extra.kind === 'text') families.add(extra.fontFamily);
+  for (const { extras } of project.film.pieces)
+    for (const extra of extras) if (extra.kind === 'text') families.add(extra.fontFamily);
   return [...families];
 }
 
 /** Every character that a film may show. */
-export function charactersOf(project: Project, cube: Cube): Set<number> {
+export function charactersOf(project: Project, cubes: Iterable<Cube>): Set<number> {
   const found = new Set<number>();
   const add = (text: string) => {
     for (let i = 0; i < text.length; i++) {
@@ -28,9 +29,11 @@ export function charactersOf(project: Project, cube: Cube): Set<number> {
       if (code > 0xffff) i++;
     }
   };
-  for (const name of cube.categories) add(name.slice(0, 200));
-  for (const { label } of cube.periods) if (label) add(label.slice(0, 200));
-  for (const text of cube.colours ?? []) add(text.slice(0, 200));
+  for (const cube of cubes) {
+    for (const name of cube.categories) add(name.slice(0, 200));
+    for (const { label } of cube.periods) if (label) add(label.slice(0, 200));
+    for (const text of cube.colours ?? []) add(text.slice(0, 200));
+  }
   for (const chart of project.charts) {
     for (const text of Object.values(chart.text)) add(text);
     add(
@@ -39,7 +42,7 @@ export function charactersOf(project: Project, cube: Cube): Set<number> {
     // Months and short forms of numbers come in the letters of their language.
     add(new Intl.DateTimeFormat(chart.numbers.locale, { dateStyle: 'full', timeZone: 'UTC' }).format(0));
   }
-  for (const { text } of [...project.film.captions, ...project.film.extras]) add(text);
+  for (const { captions, extras } of project.film.pieces) for (const { text } of [...captions, ...extras]) add(text);
   return found;
 }
 

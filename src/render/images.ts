@@ -1,6 +1,6 @@
 import { blurredImageId } from '@/core/chart/pictures';
+import type { Stage } from '@/core/project/film';
 import type { ImageBytes } from '@/core/project/film-media';
-import type { Stage } from '@/core/project/project';
 
 /** Blurred pictures are made small: there is nothing sharp in them. */
 const BLUR_WIDTH_PX = 960;

@@ -1,8 +1,10 @@
+import { families } from '@/core/families/registry';
 import { assetIdsOf, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read-project';
 import type { Issue } from '@/core/table/issue';
 import { documentStore } from './document';
 import { freshId } from './fresh-id';
+import { playheadStore, readoutAtSec, setReadout } from './playhead';
 import { sessionStore, setSession, workSteps } from './session';
 import {
   dropAssets,
@@ -55,7 +57,7 @@ export class Autosave {
       this.mayWrite = true;
       return { kind: 'none' };
     }
-    const outcome = readProject(kept.project);
+    const outcome = readProject(kept.project, families);
     if (!outcome.ok) return this.putAside(kept, outcome.issues);
     this.mayWrite = true;
     this.show(kept, outcome.value);
@@ -95,7 +97,8 @@ export class Autosave {
     documentStore.setState({ project, past: [], future: [], gesture: null });
     const step = workSteps.find((each) => each === kept.step) ?? 'dress';
     const timeSec = Number.isFinite(kept.timeSec) ? kept.timeSec : 0;
-    setSession({ step, readout: { timeSec, frame: 0, period: 0, periodLabel: '', rows: [] } });
+    setSession({ step, pieceId: null });
+    setReadout(readoutAtSec(timeSec));
   }
 
   /** Only what this very work held and no longer refers to, and only while no other tab is open. */
@@ -125,12 +128,16 @@ export class Autosave {
       this.save();
     });
     const stopSession = sessionStore.subscribe((state, before) => {
-      const moved = !state.playing && state.readout?.frame !== before.readout?.frame;
       const paused = before.playing && !state.playing;
-      if (state.step === before.step && !moved && !paused) return;
+      if (state.step !== before.step || paused) soon();
+    });
+    const stopPlayhead = playheadStore.subscribe((state, before) => {
+      if (!sessionStore.getState().playing && state.readout?.frame !== before.readout?.frame) soon();
+    });
+    const soon = () => {
       clearTimeout(timer);
       timer = setTimeout(flush, PLAYHEAD_DELAY_MS);
-    });
+    };
     const flush = () => {
       if (timer === undefined) return;
       clearTimeout(timer);
@@ -146,6 +153,7 @@ export class Autosave {
     return () => {
       stopDocument();
       stopSession();
+      stopPlayhead();
       removeEventListener('pagehide', leave);
       clearTimeout(timer);
     };
@@ -154,7 +162,8 @@ export class Autosave {
   /** The work as it stands; null while there is none. */
   private session(): KeptSession | null {
     const { project } = documentStore.getState();
-    const { step, readout } = sessionStore.getState();
+    const { step } = sessionStore.getState();
+    const { readout } = playheadStore.getState();
     if (!project) return null;
     for (const id of assetIdsOf(project)) this.known.add(id);
     return { project, step, timeSec: readout?.timeSec ?? 0, stamp: this.stamp, assets: [...this.known] };
@@ -224,7 +233,7 @@ export class Autosave {
   }
 
   private showKept(kept: KeptSession): void {
-    const outcome = readProject(kept.project);
+    const outcome = readProject(kept.project, families);
     if (!outcome.ok) return;
     this.show(kept, outcome.value);
     setSession({ saving: 'saved', unkept: false });

@@ -1,18 +1,10 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { defaultChart, defaultProject } from '@/core/project/defaults';
-import { noFields } from '@/core/shaping/fields';
-import { noReadingChoice } from '@/core/table/reader';
+import { raceProject } from '@/core/testing/projects';
+import { currentChart } from './current';
 import { documentStore, edit, endGesture, redo, replaceProject, undo } from './document';
 import { beatWeight, setBeatWeight, setCategoryColour } from './edit-chart';
-import { currentChart } from './project-tables';
 
-const source = { kind: 'file', fileName: 'x.csv', assetId: 'a1', reading: noReadingChoice } as const;
-const project = defaultProject(
-  'p1',
-  'First',
-  { id: 't1', name: 'x', source, added: [], steps: [] },
-  defaultChart('c1', 't1', noFields),
-);
+const project = raceProject({}, { name: 'First' });
 const name = () => documentStore.getState().project?.name;
 const rename = (to: string, gesture: string | null = null) =>
   edit((draft) => {

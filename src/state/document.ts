@@ -40,6 +40,16 @@ export function edit(recipe: (draft: ProjectDraft) => void, gesture: string | nu
   });
 }
 
+/**
+ * Changes the document as part of the edit before: what follows from an edit is taken back with it.
+ *
+ * @param recipe Changes a draft in place.
+ */
+export function amend(recipe: (draft: ProjectDraft) => void): void {
+  const { project } = documentStore.getState();
+  if (project) documentStore.setState({ project: produce(project, (draft) => recipe(draft as ProjectDraft)) });
+}
+
 /** Ends a gesture, so that the next edit is a new step of undo. */
 export function endGesture(): void {
   if (documentStore.getState().gesture !== null) documentStore.setState({ gesture: null });

@@ -1,15 +1,5 @@
-import type { Chart } from '@/core/project/project';
-import { edit, type ProjectDraft } from './document';
-
-type ChartDraft = ProjectDraft['charts'][number];
-
-/** Changes the chart on stage; see `edit` for gestures. */
-export function editChart(recipe: (chart: ChartDraft) => void, gesture: string | null = null): void {
-  edit((draft) => {
-    const chart = draft.charts.find(({ id }) => id === draft.film.sequence[0]);
-    if (chart) recipe(chart);
-  }, gesture);
-}
+import type { Chart } from '@/core/project/chart';
+import { editChart } from './current';
 
 /** Gives a category a colour of its own; null takes it back. */
 export function setCategoryColour(category: string, colour: string | null, gesture: string | null = null): void {

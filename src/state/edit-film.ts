@@ -1,16 +1,12 @@
-import type { FilmOverview } from '@/core/chart/overview';
+import type { FilmOverview } from '@/core/film/overview';
 import { beatAt } from '@/core/pace/film-clock';
 import type { Caption, Extra, Moment } from '@/core/project/film-parts';
-import type { Look } from '@/core/project/looks';
-import { edit, type ProjectDraft } from './document';
+import { type Look, withLook } from '@/core/project/look';
+import type { Project } from '@/core/project/project';
+import { editPiece } from './current';
+import { edit } from './document';
 import { freshId } from './fresh-id';
-
-type FilmDraft = ProjectDraft['film'];
-
-/** Changes what belongs to the film rather than to a chart; see `edit` for gestures. */
-export function editFilm(recipe: (film: FilmDraft) => void, gesture: string | null = null): void {
-  edit((draft) => recipe(draft.film), gesture);
-}
+import { sessionStore } from './session';
 
 /** The moment of a time, kept by its period. */
 export function momentAt(overview: Pick<FilmOverview, 'spanStartSec' | 'periodKeys'>, timeSec: number): Moment {
@@ -31,63 +27,62 @@ export function addCaptions(
       to: momentAt(overview, Math.min(toSec, overview.lengthSec)),
     }),
   );
-  editFilm((film) => {
-    film.captions.push(...captions);
+  editPiece((piece) => {
+    piece.captions.push(...captions);
   });
   return captions[0]?.id ?? '';
 }
 
 export function changeCaption(id: string, change: Partial<Caption>, gesture: string | null = null): void {
-  editFilm((film) => {
-    const caption = film.captions.find((each) => each.id === id);
+  editPiece((piece) => {
+    const caption = piece.captions.find((each) => each.id === id);
     if (caption) Object.assign(caption, change);
   }, gesture);
 }
 
 export function removeCaption(id: string): void {
-  editFilm((film) => {
-    film.captions = film.captions.filter((each) => each.id !== id);
+  editPiece((piece) => {
+    piece.captions = piece.captions.filter((each) => each.id !== id);
   });
 }
 
 /** Puts an extra on stage; returns its id. */
 export function addExtra(extra: Omit<Extra, 'id'>): string {
   const id = freshId();
-  editFilm((film) => {
-    film.extras.push({ ...extra, id });
+  editPiece((piece) => {
+    piece.extras.push({ ...extra, id });
   });
   return id;
 }
 
 export function changeExtra(id: string, change: Partial<Extra>, gesture: string | null = null): void {
-  editFilm((film) => {
-    const extra = film.extras.find((each) => each.id === id);
+  editPiece((piece) => {
+    const extra = piece.extras.find((each) => each.id === id);
     if (extra) Object.assign(extra, change);
   }, gesture);
 }
 
 export function removeExtra(id: string): void {
-  editFilm((film) => {
-    film.extras = film.extras.filter((each) => each.id !== id);
+  editPiece((piece) => {
+    piece.extras = piece.extras.filter((each) => each.id !== id);
   });
 }
 
 /** Moves an extra in the order of drawing. */
 export function moveExtra(id: string, by: 1 | -1): void {
-  editFilm((film) => {
-    const from = film.extras.findIndex((each) => each.id === id);
+  editPiece((piece) => {
+    const from = piece.extras.findIndex((each) => each.id === id);
     const to = from + by;
-    if (from < 0 || to < 0 || to >= film.extras.length) return;
-    const [extra] = film.extras.splice(from, 1);
-    if (extra) film.extras.splice(to, 0, extra);
+    if (from < 0 || to < 0 || to >= piece.extras.length) return;
+    const [extra] = piece.extras.splice(from, 1);
+    if (extra) piece.extras.splice(to, 0, extra);
   });
 }
 
-/** Gives the chart on stage a look. */
+/** Gives the chart that is edited a look. */
 export function applyLook(look: Look): void {
   edit((draft) => {
-    const chart = draft.charts.find(({ id }) => id === draft.film.sequence[0]);
-    if (chart) chart.dress = look.dress as typeof chart.dress;
-    draft.film.stage.background = look.background as typeof draft.film.stage.background;
+    const { charts, film } = withLook(draft as Project, look, sessionStore.getState().pieceId);
+    Object.assign(draft, { charts, film });
   });
 }

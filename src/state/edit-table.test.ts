@@ -1,21 +1,15 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { defaultChart, defaultProject } from '@/core/project/defaults';
 import { noFields } from '@/core/shaping/fields';
 import type { StepPlan } from '@/core/shaping/steps/step';
-import { noReadingChoice } from '@/core/table/reader';
+import { raceProject, testTable } from '@/core/testing/projects';
 import type { TableSummary } from '@/workers/protocol';
+import { currentChart } from './current';
 import { documentStore, undo } from './document';
 import { addHandSteps, addStep, changeStep, moveStep, removeStep } from './edit-table';
-import { currentChart, withSameLook } from './project-tables';
+import { withSameLook } from './project-tables';
 
-const source = { kind: 'file', fileName: 'x.csv', assetId: 'a1', reading: noReadingChoice } as const;
-const entry = { id: 't1', name: 'x', source, added: [], steps: [] };
-const project = defaultProject(
-  'p1',
-  'X',
-  entry,
-  defaultChart('c1', 't1', { ...noFields, period: 'Y', category: 'N', value: 'V' }),
-);
+const entry = testTable;
+const project = raceProject({ fields: { ...noFields, period: 'Y', category: 'N', value: 'V' } }, { name: 'X' });
 const steps = () => documentStore.getState().project?.tables[0]?.steps ?? [];
 const cell = (row: number, was: string, text: string): StepPlan => ({
   kind: 'edit-cells',
@@ -84,7 +78,7 @@ describe('another file', () => {
       rowCount: 1,
       guesses: [{ fields: { ...noFields }, score: 1, why: '' }],
     }) as unknown as TableSummary;
-  const next = { ...entry, id: 't2', source: { ...source, fileName: 'next.csv', assetId: 'a2' } };
+  const next = { ...entry, id: 't2', source: { ...entry.source, fileName: 'next.csv', assetId: 'a2' } };
 
   it('with the same columns keeps look, pace and steps, but not what was edited by hand', () => {
     addHandSteps([cell(2, '1', '5')]);

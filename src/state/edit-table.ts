@@ -1,19 +1,8 @@
-import type { TableEntry } from '@/core/project/project';
+import type { TableEntry } from '@/core/project/table-entry';
 import { type CellEdit, isHandStep, type Step, type StepPlan, sectionOf } from '@/core/shaping/steps/step';
 import { stepOf } from '@/core/shaping/understand';
-import { edit, type ProjectDraft } from './document';
+import { editTable, type TableDraft } from './current';
 import { freshId } from './fresh-id';
-
-type TableDraft = ProjectDraft['tables'][number];
-
-/** Changes the table of the chart on stage; see `edit` for gestures. */
-export function editTable(recipe: (table: TableDraft) => void, gesture: string | null = null): void {
-  edit((draft) => {
-    const chart = draft.charts.find(({ id }) => id === draft.film.sequence[0]);
-    const table = draft.tables.find(({ id }) => id === chart?.tableId);
-    if (table) recipe(table);
-  }, gesture);
-}
 
 /** Cells edited twice keep what they held at first, so that the step still fits its file. */
 function mergeCells(before: readonly CellEdit[], after: readonly CellEdit[]): CellEdit[] {

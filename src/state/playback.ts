@@ -1,4 +1,6 @@
+import { stopBeside } from '@/core/film/period-stops';
 import type { PlayOptions, StageWorkerApi } from '@/workers/protocol';
+import { playheadStore } from './playhead';
 import type { Remote } from './remote';
 import { sessionStore, setSession } from './session';
 
@@ -7,7 +9,8 @@ export class Playback {
   constructor(private readonly stage: Remote<Pick<StageWorkerApi, 'play' | 'pause' | 'seek'>>) {}
 
   async play(): Promise<void> {
-    const { readout, overview, speed, looping, span } = sessionStore.getState();
+    const { overview, speed, looping, span } = sessionStore.getState();
+    const { readout } = playheadStore.getState();
     if (!overview) return;
     const [from, to] = span ?? [0, overview.lengthSec];
     const at = readout?.timeSec ?? from;
@@ -44,7 +47,8 @@ export class Playback {
 
   /** Moves by frames; the film pauses. */
   async stepFrames(count: number): Promise<void> {
-    const { overview, readout } = sessionStore.getState();
+    const { overview } = sessionStore.getState();
+    const { readout } = playheadStore.getState();
     if (!overview || !readout) return;
     await this.pause();
     const frame = Math.min(overview.frameCount - 1, Math.max(0, readout.frame + count));
@@ -53,17 +57,13 @@ export class Playback {
 
   /** Moves to the next or the last period; the film pauses. */
   async stepPeriods(direction: 1 | -1): Promise<void> {
-    const { overview, readout } = sessionStore.getState();
+    const { overview } = sessionStore.getState();
+    const { readout } = playheadStore.getState();
     if (!overview || !readout) return;
     await this.pause();
-    const frameSec = 1 / overview.framesPerSec;
-    const times = Array.from(overview.periodSec);
-    const now = readout.timeSec;
-    const next =
-      direction > 0 ? times.find((time) => time > now + frameSec) : times.findLast((time) => time < now - frameSec);
-    // A period falls between two frames; the first frame that shows it is the one to stop at.
-    const target =
-      next === undefined ? (direction > 0 ? overview.lengthSec : 0) : Math.ceil(next / frameSec - 1e-6) * frameSec;
-    await this.seek(Math.min(target, (overview.frameCount - 1) * frameSec));
+    const { timeSec } = readout;
+    const { lengthSec, framesPerSec, frameCount } = overview;
+    const target = stopBeside(overview.periodSec, direction, { timeSec, lengthSec, framesPerSec });
+    await this.seek(Math.min(target, (frameCount - 1) / framesPerSec));
   }
 }

@@ -1,38 +1,17 @@
+import type { Chart } from '@/core/project/chart';
 import { titleFromFileName } from '@/core/project/defaults';
-import type { Chart, Project, TableEntry } from '@/core/project/project';
+import { tableOf, withChart } from '@/core/project/pieces';
+import type { Project } from '@/core/project/project';
+import type { TableEntry } from '@/core/project/table-entry';
 import { type Fields, fieldsOfShape } from '@/core/shaping/fields';
 import { isHandStep } from '@/core/shaping/steps/step';
 import type { Issue } from '@/core/table/issue';
 import type { PreparedReport, TableSummary } from '@/workers/protocol';
+import { currentChart, currentPiece } from './current';
 import { documentStore } from './document';
-
-/** The chart that is on stage. */
-export function currentChart(project: Project): Chart {
-  return project.charts.find(({ id }) => id === project.film.sequence[0]) ?? (project.charts[0] as Chart);
-}
-
-/** Which files the worker has open. */
-export function keyOf(entry: TableEntry): string {
-  return JSON.stringify([entry.source, entry.added]);
-}
-
-/** The table that a chart is made of. */
-export function tableOf(project: Project, chart: Chart): TableEntry {
-  return project.tables.find(({ id }) => id === chart.tableId) ?? (project.tables[0] as TableEntry);
-}
 
 /** The group on stage; `''` where the chart has none. */
 export const groupOf = (chart: Chart) => (chart.fields.group === '' ? '' : chart.group);
-
-/** The project with other fields for a chart. */
-export function withFields(project: Project, chartId: string, fields: Fields): Project {
-  return { ...project, charts: project.charts.map((chart) => (chart.id === chartId ? { ...chart, fields } : chart)) };
-}
-
-/** The project with another group of a chart on stage. */
-export function withGroup(project: Project, chartId: string, group: string): Project {
-  return { ...project, charts: project.charts.map((chart) => (chart.id === chartId ? { ...chart, group } : chart)) };
-}
 
 /** Steps report what did not fit them with the name of the step. */
 export function issuesOf(issues: readonly Issue[], prepared: Omit<PreparedReport, 'outcome'>): Issue[] {
@@ -45,9 +24,15 @@ export function fits(fields: Fields, summary: TableSummary): boolean {
   return fieldsOfShape[fields.shape].every((role) => names.has(fields[role]));
 }
 
+/** The project without the tables that no chart is made of any more, but for some. */
+function withoutIdleTables(project: Project, kept: readonly TableEntry[]): Project {
+  const used = new Set(project.charts.map(({ tableId }) => tableId));
+  return { ...project, tables: [...project.tables.filter(({ id }) => used.has(id)), ...kept] };
+}
+
 /**
- * The project with its table replaced, when the new one has the columns that the chart is made of. Steps stay, but for
- * those made by hand, which name cells of the old file.
+ * The project with the table of the chart that is edited replaced, when the new one has the columns that the chart is made
+ * of. Steps stay, but for those made by hand, which name cells of the old file. Other charts keep their tables.
  */
 export function withSameLook(entry: TableEntry, summary: TableSummary): Project | null {
   const { project } = documentStore.getState();
@@ -59,14 +44,31 @@ export function withSameLook(entry: TableEntry, summary: TableSummary): Project 
   if (!fits(chart.fields, summary) || !sameShape || chart.fields.shape === 'single') return null;
   const oldTitle = titleFromFileName(old.source.fileName);
   const title = titleFromFileName(entry.source.fileName);
-  // A title that nobody has touched still names the old file.
-  const text = chart.text.title === oldTitle ? { ...chart.text, title } : chart.text;
-  const renamed = { ...chart, tableId: entry.id, text };
   const steps = [...entry.steps.filter(({ kind }) => !kept.some((step) => step.kind === kind)), ...kept];
-  return {
-    ...project,
-    name: project.name === oldTitle ? title : project.name,
-    tables: [{ ...entry, steps }],
-    charts: project.charts.map((each) => (each.id === chart.id ? renamed : each)),
-  };
+  const renamed = withChart(project, currentPiece(project).id, (each) => ({
+    ...each,
+    tableId: entry.id,
+    // A title that nobody has touched still names the old file.
+    text: each.text.title === oldTitle ? { ...each.text, title } : each.text,
+  }));
+  const named = { ...renamed, name: project.name === oldTitle ? title : project.name };
+  return withoutIdleTables(named, [{ ...entry, steps }]);
+}
+
+/**
+ * A fresh project's chart in place of the one that is edited. The stage, other pieces with their tables, captions, extras,
+ * pictures and fonts stay; a film of one piece takes the fresh project's name and identity.
+ */
+export function withNewChart(before: Project, fresh: Project): Project {
+  const piece = currentPiece(before);
+  const { id, name, tables, charts } = fresh;
+  const [chart] = charts;
+  const pieces = before.film.pieces.map((each) =>
+    each.id === piece.id && chart ? { ...each, content: { kind: 'chart' as const, chartId: chart.id } } : each,
+  );
+  const shown = new Set(pieces.map(({ content }) => content.chartId));
+  const others = before.charts.filter((each) => shown.has(each.id));
+  const changed = { ...before, charts: [...others, ...charts], film: { ...before.film, pieces } };
+  const project = withoutIdleTables(changed, tables);
+  return before.film.pieces.length > 1 ? project : { ...project, id, name };
 }

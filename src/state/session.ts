@@ -1,6 +1,5 @@
 import { createStore } from 'zustand/vanilla';
-import type { FilmOverview } from '@/core/chart/overview';
-import type { Readout } from '@/core/chart/readout';
+import type { FilmOverview } from '@/core/film/overview';
 import type { ExportForm } from '@/core/project/export-form';
 import type { LabelPart, TextPart } from '@/core/project/text-style';
 import type { CubeChanges } from '@/core/shaping/compare-cubes';
@@ -61,6 +60,8 @@ export interface ExportJob {
 /** Everything that is not part of the document: what is looked at, and what the workers found. */
 export interface SessionState {
   readonly step: WorkStep;
+  /** The piece that is edited; null for the first one. */
+  readonly pieceId: string | null;
   readonly theme: 'light' | 'dark';
   readonly status: DataStatus;
   /** Issues that keep the table or the chart from being made. */
@@ -76,7 +77,6 @@ export interface SessionState {
   readonly cube: Cube | null;
   readonly shapeIssues: readonly Issue[];
   readonly overview: FilmOverview | null;
-  readonly readout: Readout | null;
   readonly playing: boolean;
   readonly speed: number;
   readonly looping: boolean;
@@ -108,6 +108,7 @@ export interface SessionState {
 
 export const sessionStore = createStore<SessionState>(() => ({
   step: 'dress',
+  pieceId: null,
   theme: 'light',
   status: 'starting',
   failure: [],
@@ -120,7 +121,6 @@ export const sessionStore = createStore<SessionState>(() => ({
   cube: null,
   shapeIssues: [],
   overview: null,
-  readout: null,
   playing: false,
   speed: 1,
   looping: true,

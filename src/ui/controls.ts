@@ -1,3 +1,9 @@
+import { families } from '@/core/families/registry';
+import type { Chart } from '@/core/project/chart';
+import type { ControlSpec } from '@/core/project/control-spec';
+import { valueAt } from '@/core/project/document-value';
+import { dressControls } from '@/core/project/dress-controls';
+import { paceControls } from '@/core/project/pace-controls';
 import type { WorkStep } from '@/state/session';
 
 /** A control that can be found by name and opened from elsewhere. */
@@ -9,8 +15,8 @@ export interface ControlEntry {
   readonly words: string;
 }
 
-/** Every control of the bench. A control that is not listed here cannot be drawn, so the search finds them all. */
-export const controls = [
+/** Controls that are more than a value of the chart: they are drawn by hand. */
+const madeByHand: readonly ControlEntry[] = [
   { id: 'open-file', label: 'Choose a file', step: 'gather', words: 'csv import data table drop open' },
   { id: 'add-file', label: 'Add another file', step: 'gather', words: 'append merge join more rows columns' },
   { id: 'refresh', label: 'Read the file again', step: 'gather', words: 'refresh reload update changed' },
@@ -42,86 +48,22 @@ export const controls = [
   { id: 'shaped-file', label: 'Shaped table as a file', step: 'shape', words: 'export csv xlsx json data' },
   { id: 'looks', label: 'Looks', step: 'dress', words: 'theme style template shelf' },
   { id: 'own-looks', label: 'Looks of your own', step: 'dress', words: 'save theme template import export' },
-  { id: 'title', label: 'Title', step: 'dress', words: 'heading text headline' },
-  { id: 'subtitle', label: 'Subtitle', step: 'dress', words: 'text second line' },
-  { id: 'source', label: 'Source note', step: 'dress', words: 'footnote credit text' },
-  { id: 'stamp', label: 'Show the period', step: 'dress', words: 'year date stamp counter' },
-  { id: 'stamp-at', label: 'Period stands', step: 'dress', words: 'corner place position' },
-  { id: 'stamp-rolls', label: 'Digits roll over', step: 'dress', words: 'rolling counter odometer' },
-  { id: 'total-shown', label: 'Show the total', step: 'dress', words: 'sum counter' },
-  { id: 'total-text', label: 'Words of the total', step: 'dress', words: 'sum text' },
-  { id: 'total-at', label: 'Total stands', step: 'dress', words: 'corner place' },
-  { id: 'leader-shown', label: 'Show the leader', step: 'dress', words: 'first reign counter' },
-  { id: 'leader-text', label: 'Words of the leader', step: 'dress', words: 'text' },
-  { id: 'leader-at', label: 'Leader stands', step: 'dress', words: 'corner place' },
   { id: 'type-part', label: 'Type of', step: 'dress', words: 'font typography text style' },
   { id: 'type-family', label: 'Family', step: 'dress', words: 'font typeface' },
   { id: 'type-own', label: 'Font of your own', step: 'dress', words: 'woff2 ttf otf upload' },
-  { id: 'type-weight', label: 'Weight', step: 'dress', words: 'bold thin' },
   { id: 'type-size', label: 'Size of the type', step: 'dress', words: 'font size' },
-  { id: 'type-italic', label: 'Italic', step: 'dress', words: 'slanted' },
-  { id: 'type-capitals', label: 'Capitals', step: 'dress', words: 'uppercase' },
-  { id: 'type-spacing', label: 'Spacing', step: 'dress', words: 'letter spacing tracking' },
-  { id: 'type-colour', label: 'Colour of the text', step: 'dress', words: 'ink' },
-  { id: 'type-align', label: 'Stands at the', step: 'dress', words: 'alignment left right centre' },
-  { id: 'type-shadow', label: 'Shadow of the text', step: 'dress', words: 'drop' },
-  { id: 'places', label: 'Places on stage', step: 'dress', words: 'number of bars top ranks' },
-  {
-    id: 'order',
-    label: 'In front',
-    step: 'dress',
-    words: 'largest smallest first sort order ascending descending fixed',
-  },
-  { id: 'direction', label: 'Bars are', step: 'dress', words: 'lying standing horizontal vertical columns' },
-  { id: 'bar-names', label: 'Names', step: 'dress', words: 'labels category inside' },
-  { id: 'bar-values', label: 'Values', step: 'dress', words: 'labels numbers inside' },
-  { id: 'bar-ranks', label: 'Rank numbers', step: 'dress', words: 'place' },
-  { id: 'long-names', label: 'Long names', step: 'dress', words: 'ellipsis wrap shrink' },
-  { id: 'thickness', label: 'Thickness', step: 'dress', words: 'gap width height' },
-  { id: 'corners', label: 'Corners', step: 'dress', words: 'round radius' },
-  { id: 'bar-gradient', label: 'Runs out', step: 'dress', words: 'gradient fade' },
-  { id: 'bar-outline', label: 'Outline', step: 'dress', words: 'border stroke' },
-  { id: 'bar-outline-colour', label: 'Colour of the outline', step: 'dress', words: 'border' },
-  { id: 'bar-shadow', label: 'Shadow of bars', step: 'dress', words: 'drop' },
-  { id: 'colour-by', label: 'Colour tells', step: 'dress', words: 'by category group value highlight' },
   { id: 'palette', label: 'Palette', step: 'dress', words: 'colours scheme' },
-  { id: 'ramp-low', label: 'Least value', step: 'dress', words: 'ramp gradient' },
-  { id: 'ramp-high', label: 'Greatest value', step: 'dress', words: 'ramp gradient' },
-  { id: 'one-colour', label: 'Colour of all', step: 'dress', words: 'single grey' },
-  { id: 'highlight-colour', label: 'Colour of who stands out', step: 'dress', words: 'highlight accent' },
   { id: 'colours', label: 'Colours of categories', step: 'dress', words: 'bar colour own highlight' },
   { id: 'colour-check', label: 'Colour check', step: 'dress', words: 'blind vision contrast accessibility deficiency' },
   { id: 'colour-list', label: 'Colour list', step: 'dress', words: 'json csv import export' },
-  { id: 'pictures', label: 'Show pictures', step: 'dress', words: 'images icons logos' },
   { id: 'add-pictures', label: 'Add pictures', step: 'dress', words: 'images upload drop' },
-  { id: 'picture-at', label: 'Pictures stand', step: 'dress', words: 'position' },
-  { id: 'picture-shape', label: 'Shape of pictures', step: 'dress', words: 'round square crop' },
-  { id: 'picture-size', label: 'Size of pictures', step: 'dress', words: 'scale' },
-  { id: 'flags', label: 'Flags of countries', step: 'dress', words: 'iso 3166' },
-  { id: 'monograms', label: 'Letters where there is none', step: 'dress', words: 'monogram initials' },
   { id: 'picture-matches', label: 'Who has which picture', step: 'dress', words: 'match correct' },
   { id: 'axis-range', label: 'Axis', step: 'dress', words: 'scale domain range following fixed' },
   { id: 'axis-ends', label: 'Ends of the axis', step: 'dress', words: 'minimum maximum domain' },
-  { id: 'axis-name', label: 'Name of the axis', step: 'dress', words: 'label unit' },
-  { id: 'axis-ticks', label: 'Numbers on the axis', step: 'dress', words: 'ticks labels' },
-  { id: 'axis-side', label: 'Axis stands', step: 'dress', words: 'side top bottom' },
   { id: 'axis-parts', label: 'Parts of the axis', step: 'dress', words: 'number of ticks' },
   { id: 'axis-interval', label: 'A tick every', step: 'dress', words: 'grid interval step' },
-  { id: 'grid-width', label: 'Grid lines', step: 'dress', words: 'weight' },
-  { id: 'grid-colour', label: 'Colour of the grid', step: 'dress', words: 'lines' },
-  { id: 'zero-line', label: 'Zero line', step: 'dress', words: 'baseline' },
-  { id: 'average-line', label: 'Line at the average', step: 'dress', words: 'mean' },
   { id: 'targets', label: 'Target lines', step: 'dress', words: 'goal threshold reference' },
-  { id: 'legend', label: 'Legend', step: 'dress', words: 'key' },
-  { id: 'legend-at', label: 'Legend stands', step: 'dress', words: 'position' },
-  { id: 'legend-order', label: 'Order of the legend', step: 'dress', words: 'sort' },
   { id: 'decimals', label: 'Decimals', step: 'dress', words: 'number format digits round' },
-  { id: 'prefix', label: 'Before the number', step: 'dress', words: 'prefix currency unit' },
-  { id: 'suffix', label: 'After the number', step: 'dress', words: 'suffix unit percent' },
-  { id: 'compact', label: 'Shorten large numbers', step: 'dress', words: 'compact thousands millions K M B' },
-  { id: 'locale', label: 'Language', step: 'dress', words: 'locale separators decimal comma' },
-  { id: 'grouping', label: 'Between thousands', step: 'dress', words: 'separators' },
-  { id: 'percent', label: 'As percent', step: 'dress', words: 'share' },
   { id: 'date-pattern', label: 'Dates are written', step: 'dress', words: 'format' },
   { id: 'date-own', label: 'Own pattern of dates', step: 'dress', words: 'format' },
   { id: 'ratio', label: 'Stage', step: 'dress', words: 'size ratio 16:9 9:16 1:1 square vertical portrait' },
@@ -159,34 +101,11 @@ export const controls = [
   { id: 'length', label: 'Whole film', step: 'pace', words: 'length duration seconds' },
   { id: 'period-sec', label: 'Each period', step: 'pace', words: 'speed seconds per year' },
   { id: 'fps', label: 'Frames a second', step: 'pace', words: 'frame rate fps' },
-  { id: 'hold-start', label: 'Hold at the start', step: 'pace', words: 'pause wait beginning' },
-  { id: 'hold-end', label: 'Hold at the end', step: 'pace', words: 'pause wait' },
-  { id: 'swap', label: 'Changing places takes', step: 'pace', words: 'swap overtake transition' },
-  { id: 'swap-mode', label: 'Bars change places', step: 'pace', words: 'crossing over period' },
-  { id: 'between', label: 'Between periods', step: 'pace', words: 'interpolation linear smooth step' },
-  { id: 'rest', label: 'Share at rest', step: 'pace', words: 'pause dwell' },
-  { id: 'ease', label: 'Travel', step: 'pace', words: 'easing acceleration' },
-  { id: 'sharing', label: 'Beats follow', step: 'pace', words: 'calendar even gaps dates' },
-  { id: 'slow-at-swaps', label: 'Slower where places change', step: 'pace', words: 'uneven drama' },
   { id: 'beat', label: 'Beat at the playhead', step: 'pace', words: 'slow down hurry uneven' },
   { id: 'span-sec', label: 'Selected beats last', step: 'pace', words: 'seconds uneven' },
-  { id: 'opening', label: 'Bars come', step: 'pace', words: 'entrance build in intro' },
-  { id: 'opening-sec', label: 'Opening takes', step: 'pace', words: 'seconds' },
-  { id: 'opening-stagger', label: 'One after another (opening)', step: 'pace', words: 'stagger sequence' },
-  { id: 'opening-order', label: 'Order of coming', step: 'pace', words: 'place name random' },
-  { id: 'opening-seed', label: 'Seed of coming', step: 'pace', words: 'random' },
-  { id: 'opening-words', label: 'Texts come', step: 'pace', words: 'title axis entrance' },
-  { id: 'closing', label: 'Bars go', step: 'pace', words: 'exit build out outro' },
-  { id: 'closing-sec', label: 'Closing takes', step: 'pace', words: 'seconds' },
-  { id: 'closing-stagger', label: 'One after another (closing)', step: 'pace', words: 'stagger' },
-  { id: 'closing-order', label: 'Order of going', step: 'pace', words: 'place name random' },
-  { id: 'closing-seed', label: 'Seed of going', step: 'pace', words: 'random' },
-  { id: 'closing-words', label: 'Texts go', step: 'pace', words: 'title axis exit' },
   { id: 'captions', label: 'Captions', step: 'pace', words: 'subtitle text narration srt vtt' },
   { id: 'caption-text', label: 'Text of the caption', step: 'pace', words: 'words' },
   { id: 'caption-time', label: 'Time of the caption', step: 'pace', words: 'from to' },
-  { id: 'caption-at', label: 'Captions stand', step: 'pace', words: 'position' },
-  { id: 'caption-panel', label: 'Panel behind captions', step: 'pace', words: 'box' },
   { id: 'caption-files', label: 'Captions in a file', step: 'pace', words: 'subrip webvtt srt vtt import export' },
   {
     id: 'moments',
@@ -221,13 +140,38 @@ export const controls = [
   { id: 'film-export', label: 'Export', step: 'output', words: 'render save video download' },
   { id: 'save-project', label: 'Save project file', step: 'output', words: 'download keep share' },
   { id: 'open-project', label: 'Open project file', step: 'output', words: 'load' },
-] as const satisfies readonly ControlEntry[];
+];
 
-export type ControlId = (typeof controls)[number]['id'];
+/** Controls that are drawn from their specifications: those that all families share, and those of each. */
+const specs: readonly ControlSpec[] = [
+  ...dressControls,
+  ...paceControls,
+  ...families.flatMap((family) => family.controls),
+];
 
-/** The entry of a control. */
+/** Every control of the bench. One that is not listed here cannot be drawn, so the search finds them all. */
+export const controls: readonly ControlEntry[] = [...madeByHand, ...specs];
+
+/** Names a control among all. */
+export type ControlId = string;
+
+/** The entry of a control. @throws RangeError for one that is not listed. */
 export function controlEntry(id: ControlId): ControlEntry {
-  return controls.find((control) => control.id === id) as ControlEntry;
+  const found = controls.find((control) => control.id === id);
+  if (!found) throw new RangeError(`control: must be one of the list, received ${id}`);
+  return found;
+}
+
+/** The specification of a control. @throws RangeError for one that has none. */
+export function specOf(id: ControlId): ControlSpec {
+  const found = specs.find((spec) => spec.id === id);
+  if (!found) throw new RangeError(`control: must have a specification, received ${id}`);
+  return found;
+}
+
+/** Does a control do anything for a chart as it is now? */
+export function specApplies({ when = [] }: ControlSpec, chart: Chart): boolean {
+  return when.every(({ path, is }) => is.includes(valueAt(chart, path)));
 }
 
 /** Controls whose label or words hold all the words looked for. */

@@ -4,14 +4,15 @@ import { createContext, useContext } from 'react';
 import type { CaptionFormat } from '@/core/project/caption-files';
 import type { ExportForm } from '@/core/project/export-form';
 import type { Picture } from '@/core/project/film-parts';
-import type { Look } from '@/core/project/looks';
+import type { Look } from '@/core/project/look';
 import type { StageRect } from '@/core/scene/part-box';
 import type { PartName, Subject } from '@/core/scene/scene';
 import type { ReadingChoice } from '@/core/table/reader';
+import type { Remote } from '@/state/remote';
 import type { Sample } from '@/state/samples';
 import type { ExportJob } from '@/state/session';
 import type { Studio } from '@/state/studio';
-import type { FilmFormatName, TableWorkerApi } from '@/workers/protocol';
+import type { ChartTableApi, FilmFormatName } from '@/workers/protocol';
 
 /** A film format that this browser can encode. */
 export interface OfferedFormat {
@@ -38,21 +39,8 @@ export interface Services {
   resizeStage(widthPx: number, heightPx: number): void;
   highlight(category: number | null): void;
   hit(x: number, y: number): Promise<Subject | null>;
-  readonly table: Pick<
-    TableWorkerApi,
-    | 'cells'
-    | 'summary'
-    | 'valuesAfter'
-    | 'placeOfRow'
-    | 'planBlock'
-    | 'rowNumbers'
-    | 'nextAddedNumber'
-    | 'blockTexts'
-    | 'find'
-    | 'valuesOf'
-    | 'look'
-    | 'gapStates'
-  >;
+  /** The table of the chart that is edited. */
+  readonly table: Remote<ChartTableApi>;
   /** Opens files: a project, or tables; the first table replaces the one on stage, the others are added to it. */
   openFiles(files: readonly OpenedFile[]): Promise<void>;
   addFiles(files: readonly OpenedFile[]): Promise<void>;

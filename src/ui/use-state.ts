@@ -1,9 +1,14 @@
 'use client';
 
+import { useRef, useSyncExternalStore } from 'react';
 import { useStore } from 'zustand';
-import type { Chart, Project } from '@/core/project/project';
+import type { Readout } from '@/core/film/readout';
+import type { Chart } from '@/core/project/chart';
+import type { FilmPiece } from '@/core/project/film';
+import { chartOf, pieceOf } from '@/core/project/pieces';
+import type { Project } from '@/core/project/project';
 import { type DocumentState, documentStore } from '@/state/document';
-import { currentChart } from '@/state/project-tables';
+import { playheadStore } from '@/state/playhead';
 import { type SessionState, sessionStore } from '@/state/session';
 
 /** A part of the session; the component draws again when it changes. */
@@ -21,7 +26,45 @@ export function useProject<T>(select: (project: Project) => T, otherwise: T): T 
   return useStore(documentStore, (state) => (state.project ? select(state.project) : otherwise));
 }
 
-/** A part of the chart on stage, or null while there is none. */
+/** A part of the chart that is edited, or null while there is none. */
 export function useChart<T>(select: (chart: Chart) => T): T | null {
-  return useStore(documentStore, (state) => (state.project ? select(currentChart(state.project)) : null));
+  const pieceId = useSession((state) => state.pieceId);
+  return useStore(documentStore, ({ project }) => (project ? select(chartOf(project, pieceId)) : null));
+}
+
+/** A part of the piece that is edited; `otherwise` while there is none. */
+export function usePiece<T>(select: (piece: FilmPiece) => T, otherwise: T): T {
+  const pieceId = useSession((state) => state.pieceId);
+  return useStore(documentStore, ({ project }) => (project ? select(pieceOf(project, pieceId)) : otherwise));
+}
+
+/** A part of what is on show; the component draws again with every picture that changes it, so few may. */
+export function usePlayhead<T>(select: (readout: Readout | null) => T): T {
+  return useStore(playheadStore, ({ readout }) => select(readout));
+}
+
+/**
+ * A part of what is on show, as it was when the film last stood still: a component that uses it does not draw again
+ * while the film plays.
+ *
+ * @param select Gives the same value for the same readout.
+ */
+export function useRestingPlayhead<T>(select: (readout: Readout | null) => T): T {
+  const kept = useRef<{ readonly readout: Readout | null; readonly value: T } | null>(null);
+  const snapshot = () => {
+    const { readout } = playheadStore.getState();
+    const last = kept.current;
+    if (last && (last.readout === readout || sessionStore.getState().playing)) return last.value;
+    const value = select(readout);
+    kept.current = { readout, value };
+    return value;
+  };
+  return useSyncExternalStore(followBoth, snapshot, snapshot);
+}
+
+function followBoth(notify: () => void): () => void {
+  const stops = [playheadStore.subscribe(notify), sessionStore.subscribe(notify)];
+  return () => {
+    for (const stop of stops) stop();
+  };
 }

@@ -1,10 +1,12 @@
-import type { FilmOverview } from '@/core/chart/overview';
-import type { Readout } from '@/core/chart/readout';
+import type { FilmOverview } from '@/core/film/overview';
+import type { Cubes } from '@/core/film/prepare-film';
+import type { Readout } from '@/core/film/readout';
 import type { GapRule } from '@/core/motion/series';
 import type { ExportForm } from '@/core/project/export-form';
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
-import type { Look } from '@/core/project/looks';
-import type { Project, TableSource } from '@/core/project/project';
+import type { Look } from '@/core/project/look';
+import type { Project } from '@/core/project/project';
+import type { TableSource } from '@/core/project/table-entry';
 import type { StageRect } from '@/core/scene/part-box';
 import type { PartName, Subject } from '@/core/scene/scene';
 import type { CubeChanges } from '@/core/shaping/compare-cubes';
@@ -95,33 +97,66 @@ export interface LookReport {
   readonly findings: readonly Finding[];
 }
 
-/** Reads tables and shapes them. One table at a time. */
-export interface TableWorkerApi {
-  /** @param onProgress Told the share that is read, in [0, 1]. */
-  open(sources: readonly SourceBytes[], onProgress: (share: number) => void): Promise<Outcome<TableSummary>>;
-  prepare(steps: readonly Step[], fields: Fields, group: string): Promise<PreparedReport>;
-  /** Compares the last prepared values with those before the last `remember`. */
-  remember(): Promise<void>;
-  changes(): Promise<CubeChanges | null>;
-  summary(view: View): Promise<GridSummary>;
-  /** The values after a step on them, and those before it; null where there are none. */
-  valuesAfter(stepId: string): Promise<Cube | null>;
-  cells(view: View, rows: readonly [number, number], columns: readonly [number, number]): Promise<CellWindow>;
-  /** Place of the row with a number of the file; -1 where it is not there. */
-  placeOfRow(view: View, rowNumber: number): Promise<number>;
-  planBlock(top: number, left: number, texts: readonly (readonly string[])[]): Promise<PlannedEdits>;
-  rowNumbers(from: number, to: number): Promise<readonly number[]>;
-  nextAddedNumber(): Promise<number>;
-  blockTexts(from: CellPlace, to: CellPlace): Promise<readonly (readonly string[])[]>;
-  find(search: Search, after: CellPlace | null): Promise<{ count: number; next: CellPlace | null }>;
-  /** Distinct texts of a column of the prepared table (before the step, when one is named), commonest first. */
-  valuesOf(column: string, beforeStep: string | null): Promise<readonly { text: string; count: number }[]>;
-  look(order: Order, sortBy: RankColumn, descending: boolean): Promise<LookReport | null>;
-  /** The shaped table as a file. */
-  writeShaped(format: 'csv' | 'xlsx' | 'json'): Promise<Uint8Array | null>;
-  /** For each category a letter per period: known, bridged, carried, zero, absent, outside. */
-  gapStates(gaps: GapRule, categories: readonly number[]): Promise<readonly string[]>;
+/** Which chart's view of which table. */
+export interface ChartPlace {
+  readonly tableId: string;
+  readonly chartId: string;
 }
+
+/** Reads tables and shapes them: those of a project side by side, each for the charts that are made of it. */
+export interface TableWorkerApi {
+  /** Reads a table, in place of what it held before. @param onProgress Told the share that is read, in [0, 1]. */
+  open(
+    tableId: string,
+    sources: readonly SourceBytes[],
+    onProgress: (share: number) => void,
+  ): Promise<Outcome<TableSummary>>;
+  /** Lets go of all tables but these. */
+  keep(tableIds: readonly string[]): Promise<void>;
+  prepare(place: ChartPlace, steps: readonly Step[], fields: Fields, group: string): Promise<PreparedReport>;
+  /** The values of another group; what the chart shows stays as it is. */
+  valuesOfGroup(place: ChartPlace, steps: readonly Step[], fields: Fields, group: string): Promise<Outcome<Cube>>;
+  /** Compares the last prepared values with those before the last `remember`. */
+  remember(place: ChartPlace): Promise<void>;
+  changes(place: ChartPlace): Promise<CubeChanges | null>;
+  summary(place: ChartPlace, view: View): Promise<GridSummary>;
+  /** The values after a step on them, and those before it; null where there are none. */
+  valuesAfter(place: ChartPlace, stepId: string): Promise<Cube | null>;
+  cells(
+    place: ChartPlace,
+    view: View,
+    rows: readonly [number, number],
+    columns: readonly [number, number],
+  ): Promise<CellWindow>;
+  /** Place of the row with a number of the file; -1 where it is not there. */
+  placeOfRow(place: ChartPlace, view: View, rowNumber: number): Promise<number>;
+  planBlock(place: ChartPlace, top: number, left: number, texts: readonly (readonly string[])[]): Promise<PlannedEdits>;
+  rowNumbers(place: ChartPlace, from: number, to: number): Promise<readonly number[]>;
+  nextAddedNumber(place: ChartPlace): Promise<number>;
+  blockTexts(place: ChartPlace, from: CellPlace, to: CellPlace): Promise<readonly (readonly string[])[]>;
+  find(place: ChartPlace, search: Search, after: CellPlace | null): Promise<{ count: number; next: CellPlace | null }>;
+  /** Distinct texts of a column of the prepared table (before the step, when one is named), commonest first. */
+  valuesOf(
+    place: ChartPlace,
+    column: string,
+    beforeStep: string | null,
+  ): Promise<readonly { text: string; count: number }[]>;
+  look(place: ChartPlace, order: Order, sortBy: RankColumn, descending: boolean): Promise<LookReport | null>;
+  /** The shaped table as a file. */
+  writeShaped(place: ChartPlace, format: 'csv' | 'xlsx' | 'json'): Promise<Uint8Array | null>;
+  /** For each category a letter per period: known, bridged, carried, zero, absent, outside. */
+  gapStates(place: ChartPlace, gaps: GapRule, categories: readonly number[]): Promise<readonly string[]>;
+}
+
+/** What can be asked of one chart's view of its table. */
+export type ChartTableApi = {
+  [K in Exclude<keyof TableWorkerApi, 'open' | 'keep' | 'prepare' | 'valuesOfGroup'>]: TableWorkerApi[K] extends (
+    place: ChartPlace,
+    ...args: infer A
+  ) => infer R
+    ? (...args: A) => R
+    : never;
+};
 
 /** How the preview plays. */
 export interface PlayOptions {
@@ -145,8 +180,11 @@ export type FilmReport =
 export interface StageWorkerApi {
   start(canvas: OffscreenCanvas, baseUrl: string, report: (report: StageReport) => void): Promise<void>;
   resize(widthPx: number, heightPx: number): Promise<void>;
-  /** @param cube The chart's values, or null when they are the same as before. */
-  setFilm(project: Project, cube: Cube | null, timeSec: number): Promise<FilmReport>;
+  /**
+   * @param cubes The values of charts that are new or others than before.
+   * @param pieceId The piece that is edited; its overview comes back.
+   */
+  setFilm(project: Project, cubes: Cubes, timeSec: number, pieceId: string | null): Promise<FilmReport>;
   clear(): Promise<void>;
   play(options: PlayOptions): Promise<void>;
   pause(): Promise<void>;
@@ -177,7 +215,8 @@ export interface FilmAssets {
 /** What is to be exported, and of what. */
 export interface ExportOrder {
   readonly project: Project;
-  readonly cube: Cube;
+  /** The values of each chart that plays. */
+  readonly cubes: Cubes;
   readonly form: ExportForm;
   readonly baseUrl: string;
   readonly fileName: string;

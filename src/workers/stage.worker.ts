@@ -1,14 +1,17 @@
 import * as Comlink from 'comlink';
-import { overviewOf } from '@/core/chart/overview';
-import { FilmPreparer, type PreparedFilm, sceneAt } from '@/core/chart/prepare';
-import { readoutAt } from '@/core/chart/readout';
+import { Memory } from '@/core/families/memory';
+import { overviewOf } from '@/core/film/overview';
+import { pieceAt } from '@/core/film/piece-at';
+import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
+import { readoutAt } from '@/core/film/readout';
+import { sceneAt } from '@/core/film/scene-at';
 import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
 import type { ImageBytes } from '@/core/project/film-media';
-import { type Look, withLook } from '@/core/project/looks';
+import { type Look, withLook } from '@/core/project/look';
 import type { Project } from '@/core/project/project';
 import { hitTest } from '@/core/scene/hit-test';
 import { boxOfPart, type StageRect } from '@/core/scene/part-box';
-import type { PartName, Scene, SceneNode } from '@/core/scene/scene';
+import type { PartName, Scene } from '@/core/scene/scene';
 import type { MeasureText } from '@/core/scene/text-fit';
 import type { Cube } from '@/core/shaping/cube';
 import { contextOf } from '@/export/room';
@@ -30,10 +33,11 @@ class StagePlayer {
   private readonly context: OffscreenCanvasRenderingContext2D;
   private readonly resources: PaintResources;
   private readonly store = new ImageStore();
-  private readonly preparer = new FilmPreparer();
+  private readonly memory = new Memory();
   private film: PreparedFilm | null = null;
-  private named: { cube: Cube; characters: Set<number> } | null = null;
-  private cube: Cube | null = null;
+  private readonly named = new WeakMap<Cube, Set<number>>();
+  private cubes: Cubes = new Map();
+  private pieceId: string | null = null;
   private scene: Scene | null = null;
   private timeSec = 0;
   private shownFrame = -1;
@@ -63,23 +67,32 @@ class StagePlayer {
     this.draw();
   }
 
-  async setFilm(project: Project, cube: Cube | null, timeSec: number) {
-    if (cube) this.cube = cube;
-    if (!this.cube) throw new Error('There is no data to draw yet.');
-    await this.fonts.ensure(familiesOf(project), this.charactersOf(project, this.cube));
-    this.film = this.preparer.prepare(project, this.cube, this.measure);
+  async setFilm(project: Project, fresh: Cubes, timeSec: number, pieceId: string | null) {
+    const all = new Map([...this.cubes, ...fresh]);
+    this.cubes = new Map([...all].filter(([chartId]) => project.charts.some(({ id }) => id === chartId)));
+    this.pieceId = pieceId;
+    await this.fonts.ensure(familiesOf(project), this.charactersOf(project));
+    this.film = this.prepare(project);
     this.store.blurBackground(this.film.stage);
     if (!this.playing) this.timeSec = timeSec;
-    this.timeSec = Math.min(this.timeSec, this.film.clock.lengthSec);
+    this.timeSec = Math.min(this.timeSec, this.film.lengthSec);
     this.draw();
-    return overviewOf(this.film);
+    return overviewOf(this.film, pieceId);
+  }
+
+  private prepare(project: Project): PreparedFilm {
+    return prepareFilm(project, this.cubes, { measure: this.measure, memory: this.memory });
   }
 
   /** Names seldom change, and looking at each of many costs more than drawing. */
-  private charactersOf(project: Project, cube: Cube): Set<number> {
-    if (this.named?.cube !== cube) this.named = { cube, characters: charactersOf({ ...project, charts: [] }, cube) };
-    const own = charactersOf(project, { ...cube, categories: [], periods: [], colours: [] });
-    return new Set([...this.named.characters, ...own]);
+  private charactersOf(project: Project): Set<number> {
+    const found = new Set(charactersOf(project, []));
+    for (const cube of this.cubes.values()) {
+      const known = this.named.get(cube) ?? charactersOf({ ...project, charts: [] }, [cube]);
+      this.named.set(cube, known);
+      for (const code of known) found.add(code);
+    }
+    return found;
   }
 
   async addImages(files: readonly ImageBytes[]): Promise<void> {
@@ -91,27 +104,30 @@ class StagePlayer {
   /** A small picture of the film in each look, at the moment on show or, before anything has moved, in its middle. */
   async thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]> {
     const { film } = this;
-    if (!film || !this.cube) return [];
+    if (!film) return [];
     const pictures: ImageBitmap[] = [];
     const families = looks.flatMap(({ dress }) =>
       [...Object.values(dress.texts), ...Object.values(dress.labels)].map(({ family }) => family),
     );
-    await this.fonts.ensure([...new Set(families)], this.charactersOf(film.project, this.cube));
-    const timeSec = Math.min(
-      Math.max(this.timeSec, film.clock.lengthSec * 0.3),
-      film.clock.lengthSec - film.clock.closingSec - 0.01,
-    );
+    await this.fonts.ensure([...new Set(families)], this.charactersOf(film.project));
+    const { piece, pieceSec } = pieceAt(film, this.timeSec);
+    const { clock } = piece.chart.course;
+    const settled = Math.min(Math.max(pieceSec, clock.lengthSec * 0.3), clock.lengthSec - clock.closingSec - 0.01);
     for (const look of looks) {
       // Edits and playing go first; pictures of a film that is gone are of no use.
       await new Promise((resolve) => setTimeout(resolve));
-      if (this.film !== film || !this.cube) return [];
-      const project = withLook(film.project, look);
+      if (this.film !== film) return [];
+      const project = withLook(film.project, look, this.pieceId);
       const { stage } = project.film;
       const canvas = new OffscreenCanvas(widthPx, Math.max(1, Math.round((widthPx * stage.heightPx) / stage.widthPx)));
       const context = canvas.getContext('2d');
       if (!context) return pictures;
-      const dressed = this.preparer.prepare(project, this.cube, this.measure);
-      paintScene(context, sceneAt(dressed, timeSec), widthPx / stage.widthPx, this.resources);
+      paintScene(
+        context,
+        sceneAt(this.prepare(project), piece.fromSec + settled),
+        widthPx / stage.widthPx,
+        this.resources,
+      );
       pictures.push(canvas.transferToImageBitmap());
     }
     return pictures;
@@ -127,7 +143,7 @@ class StagePlayer {
     const { film } = this;
     if (!film) return null;
     const format = filmFormat(formatId);
-    const { framesPerSec, frameCount } = film.clock;
+    const { framesPerSec, frameCount } = film;
     const from = Math.floor(frameCount * 0.4);
     const to = Math.min(frameCount, from + TRIED_FRAMES);
     const job = { format, widthPx, heightPx, framesPerSec, quality: 'good' as const, from, to };
@@ -151,7 +167,7 @@ class StagePlayer {
   }
 
   plot(): StageRect | null {
-    return this.film?.frame.plot ?? null;
+    return this.film ? pieceAt(this.film, this.timeSec).piece.chart.frame.plot : null;
   }
 
   clear(): void {
@@ -196,56 +212,50 @@ class StagePlayer {
     }
     const { fromSec, speed, loop, startMs } = this.playing;
     const playedSec = ((performance.now() - startMs) / 1000) * speed;
-    const end = loop ? loop[1] : this.film.clock.lengthSec;
+    const end = loop ? loop[1] : this.film.lengthSec;
     let time = fromSec + playedSec;
     if (time >= end) {
       const span = loop ? loop[1] - loop[0] : 0;
       if (loop && span > 0) time = loop[0] + ((time - loop[1]) % span);
       else {
-        time = this.film.clock.lengthSec;
+        time = this.film.lengthSec;
         this.playing = null;
       }
     }
     this.timeSec = time;
-    if (!this.playing || frameAt(this.film.clock, time) !== this.shownFrame) this.draw();
+    if (!this.playing || frameAt(this.film, time) !== this.shownFrame) this.draw();
     if (this.playing) worker.requestAnimationFrame(() => this.tick());
   }
 
   /** Draws the frame that the film has at this time: exactly the one that an export would hold. */
   private draw(): void {
     if (!this.film) return;
-    const { clock, stage } = this.film;
-    this.shownFrame = frameAt(clock, this.timeSec);
-    const frameSec = frameTimeSec(clock, this.shownFrame);
+    const { stage } = this.film;
+    this.shownFrame = frameAt(this.film, this.timeSec);
+    const frameSec = frameTimeSec(this.film, this.shownFrame);
     this.scene = sceneAt(this.film, frameSec);
-    const scale = this.canvas.width / stage.widthPx;
-    paintScene(this.context, this.scene, scale, this.resources);
-    if (this.highlighted !== null) outline(this.context, this.scene, this.highlighted, this.film.frame.inks.strong);
+    paintScene(this.context, this.scene, this.canvas.width / stage.widthPx, this.resources);
+    this.drawHighlight(frameSec);
     this.report({
       readout: { ...readoutAt(this.film, frameSec), timeSec: this.timeSec },
       playing: this.playing !== null,
     });
   }
-}
 
-/** Marks a bar for the person who points at it; never part of a film. */
-function outline(context: OffscreenCanvasRenderingContext2D, scene: Scene, category: number, ink: string): void {
-  const bar = findBar(scene.nodes, category);
-  if (bar?.kind !== 'rect') return;
-  const around = scene.heightPx * 0.004;
-  context.globalAlpha = 1;
-  context.strokeStyle = ink;
-  context.lineWidth = scene.heightPx * 0.004;
-  context.strokeRect(bar.x - around, bar.y - around, bar.widthPx + 2 * around, bar.heightPx + 2 * around);
-}
-
-function findBar(nodes: readonly SceneNode[], category: number): SceneNode | null {
-  for (const node of nodes) {
-    const found = node.kind === 'group' ? findBar(node.children, category) : null;
-    if (found) return found;
-    if (node.subject?.part === 'bar' && node.subject.category === category) return node;
+  /** Marks what the person points at; never part of a film. */
+  private drawHighlight(timeSec: number): void {
+    if (!this.film || this.highlighted === null) return;
+    const { piece, pieceSec } = pieceAt(this.film, timeSec);
+    const { family, plan, frame } = piece.chart;
+    const mark = family.pictureAt(plan, pieceSec).marks().get(this.highlighted);
+    if (!mark) return;
+    const { x, y, widthPx, heightPx } = mark.outline;
+    const around = this.film.stage.heightPx * 0.004;
+    this.context.globalAlpha = 1;
+    this.context.strokeStyle = frame.inks.strong;
+    this.context.lineWidth = around;
+    this.context.strokeRect(x - around, y - around, widthPx + 2 * around, heightPx + 2 * around);
   }
-  return null;
 }
 
 let player: StagePlayer | null = null;
@@ -261,10 +271,10 @@ const api: StageWorkerApi = {
     wanted = [widthPx, heightPx];
     player?.resize(widthPx, heightPx);
   },
-  async setFilm(project, cube, timeSec) {
+  async setFilm(project, cubes, timeSec, pieceId) {
     try {
       if (!player) throw new Error('The stage is not ready yet.');
-      const overview = await player.setFilm(project, cube, timeSec);
+      const overview = await player.setFilm(project, cubes, timeSec, pieceId);
       return Comlink.transfer({ ok: true as const, overview }, [overview.slots.buffer as ArrayBuffer]);
     } catch (error) {
       return { ok: false, message: error instanceof Error ? error.message : String(error) };

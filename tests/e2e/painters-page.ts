@@ -1,3 +1,4 @@
+import { polyline } from '@/core/scene/path';
 import type { Scene } from '@/core/scene/scene';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { paintScene } from '@/render/canvas/paint-scene';
@@ -17,11 +18,11 @@ const scenes: Scene[] = [
       {
         kind: 'path',
         id: 'c',
-        points: Float64Array.of(20, 120, 120, 100, 220, 140),
+        path: polyline(Float64Array.of(20, 120, 120, 100, 220, 140)),
         stroke: '#1C2B33',
         strokeWidthPx: 3,
       },
-      { kind: 'path', id: 'd', points: Float64Array.of(250, 100, 300, 100, 275, 150), fill: '#D99A00' },
+      { kind: 'path', id: 'd', path: polyline(Float64Array.of(250, 100, 300, 100, 275, 150), true), fill: '#D99A00' },
       {
         kind: 'group',
         id: 'e',

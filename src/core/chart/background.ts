@@ -1,5 +1,6 @@
 import type { Background } from '../project/background';
-import type { Project, Stage } from '../project/project';
+import type { Stage } from '../project/film';
+import type { Picture } from '../project/film-parts';
 import type { SceneNode } from '../scene/scene';
 import { blurredImageId } from './pictures';
 
@@ -9,7 +10,7 @@ export function backgroundColour(background: Background): string | null {
 }
 
 /** Gradient or picture behind everything. */
-export function backgroundNodes(stage: Stage, pictures: Project['pictures']): SceneNode[] {
+export function backgroundNodes(stage: Stage, pictures: readonly Picture[]): SceneNode[] {
   const { background, widthPx, heightPx } = stage;
   const whole = { x: 0, y: 0, widthPx, heightPx };
   const subject = { part: 'background' as const };

@@ -55,15 +55,20 @@ export function captionAt(captions: readonly PlacedCaption[], timeSec: number): 
   return found;
 }
 
+/** What a caption is drawn with. */
+export interface CaptionSetting {
+  readonly box: Box;
+  readonly dress: Dress;
+  readonly inks: Inks;
+  readonly timeSec: number;
+  readonly measure: MeasureText;
+}
+
 /** Draws a caption into its box: up to two lines, in the middle or to the side that its style says. */
 export function captionNodes(
   caption: PlacedCaption,
   words: string,
-  box: Box,
-  dress: Dress,
-  inks: Inks,
-  timeSec: number,
-  measure: MeasureText,
+  { box, dress, inks, timeSec, measure }: CaptionSetting,
 ): SceneNode[] {
   const opacity = fadeAt(caption, FADE_SEC, timeSec);
   const style = dress.texts.caption;

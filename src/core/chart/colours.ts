@@ -1,6 +1,6 @@
+import type { Chart } from '../project/chart';
 import type { ColourRule } from '../project/dress';
 import { findPalette } from '../project/palettes';
-import type { Chart } from '../project/project';
 import { hexColour, mixColours } from '../scale/colour';
 import type { Cube } from '../shaping/cube';
 

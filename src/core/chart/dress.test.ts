@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { placeLabels } from '../families/ranked-bars/place-labels';
+import { entranceOf, turnsOf } from '../families/shared/build';
 import { noBuild } from '../pace/pace';
 import { palettes } from '../project/palettes';
 import { closePairs, partColours, TOO_CLOSE } from '../scale/colour-vision';
@@ -7,9 +9,7 @@ import { countryCode } from '../scale/countries';
 import { defaultNumbers, locales, numberFormat } from '../scale/number-format';
 import { formatInstant, periodLabel } from '../scale/period-format';
 import { givenTicks } from '../scale/ticks';
-import { entranceOf, turnsOf } from './build';
 import { matchPictures, monogramOf } from './pictures';
-import { placeLabels } from './ranked-bars/place-labels';
 import { fillTokens, spanWords } from './words';
 
 const picture = (id: string, fileName: string) => ({

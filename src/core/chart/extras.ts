@@ -1,6 +1,7 @@
 import type { FilmClock } from '../pace/film-clock';
+import type { Stage } from '../project/film';
 import type { Extra } from '../project/film-parts';
-import type { Stage } from '../project/project';
+import { type Path, polyline } from '../scene/path';
 import type { SceneNode } from '../scene/scene';
 import { type MeasureText, wrapText } from '../scene/text-fit';
 import type { Cube } from '../shaping/cube';
@@ -8,8 +9,8 @@ import type { Box } from './box';
 import { fadeAt, timeOfMoment } from './captions';
 import { ASCENT, LINE } from './text-block';
 
-/** Where bars stand at a moment, for what travels with them: the end of the bar, and how strongly it shows. */
-export type BarPlaceOf = (
+/** Where marks stand at a moment, for what travels with them: where a note begins, and how strongly the mark shows. */
+export type MarkPlaceOf = (
   category: string,
 ) => { readonly x: number; readonly y: number; readonly opacity: number } | null;
 
@@ -18,7 +19,7 @@ export interface ExtraSetting {
   readonly stage: Stage;
   readonly cube: Cube;
   readonly clock: FilmClock;
-  readonly barPlaceOf: BarPlaceOf;
+  readonly markPlaceOf: MarkPlaceOf;
   readonly wordsOf: (template: string) => string;
   readonly measure: MeasureText;
 }
@@ -27,14 +28,14 @@ export interface ExtraSetting {
 export function boxOfExtra(
   extra: Extra,
   stage: Stage,
-  barPlaceOf: BarPlaceOf,
+  markPlaceOf: MarkPlaceOf,
 ): (Box & { readonly opacity: number }) | null {
   const unit = Math.min(stage.widthPx, stage.heightPx) / 100;
   const [widthPx, heightPx] = [extra.width * unit, extra.height * unit];
   const { anchor } = extra;
   const [dx, dy] = [anchor.dx * unit, anchor.dy * unit];
-  if (anchor.kind === 'bar') {
-    const place = barPlaceOf(anchor.category);
+  if (anchor.kind === 'mark') {
+    const place = markPlaceOf(anchor.category);
     return place
       ? { x: place.x + dx, y: place.y + dy - heightPx / 2, widthPx, heightPx, opacity: place.opacity }
       : null;
@@ -57,7 +58,7 @@ export function extraNodes(extra: Extra, setting: ExtraSetting, timeSec: number)
   if (fromSec === null || toSec === null) return [];
   // What is there from the start or stays to the end does not fade there.
   const span = { fromSec: extra.from ? fromSec : -extra.fadeSec, toSec };
-  const box = boxOfExtra(extra, stage, setting.barPlaceOf);
+  const box = boxOfExtra(extra, stage, setting.markPlaceOf);
   const shown = box ? extra.opacity * box.opacity * fadeAt(span, extra.fadeSec, timeSec) : 0;
   if (!box || shown <= 0) return [];
   return drawn(extra, box, shown, setting);
@@ -80,7 +81,7 @@ function drawn(extra: Extra, box: Box, opacity: number, { stage, wordsOf, measur
     kind: 'path',
     id,
     subject,
-    points: Float64Array.of(x, y + heightPx, x + widthPx, y),
+    path: polyline(Float64Array.of(x, y + heightPx, x + widthPx, y)),
     stroke: extra.colour,
     strokeWidthPx,
     opacity,
@@ -92,7 +93,7 @@ function drawn(extra: Extra, box: Box, opacity: number, { stage, wordsOf, measur
       kind: 'path',
       id: `${id}:head`,
       subject,
-      points: arrowHead(x, y + heightPx, x + widthPx, y, strokeWidthPx),
+      path: arrowHead(x, y + heightPx, x + widthPx, y, strokeWidthPx),
       fill: extra.colour,
       opacity,
     },
@@ -100,18 +101,21 @@ function drawn(extra: Extra, box: Box, opacity: number, { stage, wordsOf, measur
 }
 
 /** A triangle at the end of a line, pointing on. */
-function arrowHead(x0: number, y0: number, x1: number, y1: number, strokePx: number): Float64Array {
+function arrowHead(x0: number, y0: number, x1: number, y1: number, strokePx: number): Path {
   const length = Math.hypot(x1 - x0, y1 - y0) || 1;
   const [dx, dy] = [(x1 - x0) / length, (y1 - y0) / length];
   const [long, half] = [strokePx * 5, strokePx * 2.4];
   const [bx, by] = [x1 - dx * long, y1 - dy * long];
-  return Float64Array.of(
-    x1 + dx * strokePx,
-    y1 + dy * strokePx,
-    bx - dy * half,
-    by + dx * half,
-    bx + dy * half,
-    by - dx * half,
+  return polyline(
+    Float64Array.of(
+      x1 + dx * strokePx,
+      y1 + dy * strokePx,
+      bx - dy * half,
+      by + dx * half,
+      bx + dy * half,
+      by - dx * half,
+    ),
+    true,
   );
 }
 

@@ -1,5 +1,6 @@
 import type { Background } from '../project/background';
-import type { Chart, Stage } from '../project/project';
+import type { Chart } from '../project/chart';
+import type { Stage } from '../project/film';
 import { type CounterPart, counterParts } from '../project/text-style';
 import { inkOn, mixColours } from '../scale/colour';
 import type { PartName, SceneNode } from '../scene/scene';

@@ -1,4 +1,5 @@
-import type { Chart, Project } from '../project/project';
+import type { Chart } from '../project/chart';
+import type { Picture } from '../project/film-parts';
 import { countryCode } from '../scale/countries';
 import type { Cube } from '../shaping/cube';
 
@@ -35,10 +36,10 @@ export function plainName(text: string): string {
 }
 
 /** Each category's picture: the one that it was given, the one of its column, its flag; null where there is none. */
-export function picturesOf(project: Pick<Project, 'pictures'>, chart: Chart, cube: Cube): (PictureRef | null)[] {
+export function picturesOf(pictures: readonly Picture[], chart: Chart, cube: Cube): (PictureRef | null)[] {
   if (!chart.dress.pictures.shown) return cube.categories.map(() => null);
-  const byId = new Map(project.pictures.map((picture) => [picture.id, picture]));
-  const byName = new Map(project.pictures.map((picture) => [plainName(picture.fileName), picture]));
+  const byId = new Map(pictures.map((picture) => [picture.id, picture]));
+  const byName = new Map(pictures.map((picture) => [plainName(picture.fileName), picture]));
   const given = new Map(chart.pictures.map(({ category, pictureId }) => [category, pictureId]));
   return cube.categories.map((name, c) => {
     const text = cube.pictures?.[c] ?? '';
@@ -65,7 +66,7 @@ export interface PictureMatch {
  *
  * Cost: O(categories × pictures × length) for what has no exact match.
  */
-export function matchPictures(categories: readonly string[], pictures: Project['pictures']): PictureMatch[] {
+export function matchPictures(categories: readonly string[], pictures: readonly Picture[]): PictureMatch[] {
   const names = categories.map(plainName);
   const exact = new Map(names.map((name, c) => [name, c]));
   const taken = new Set<number>();

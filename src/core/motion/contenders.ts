@@ -1,7 +1,8 @@
 import type { SeriesSet } from './series';
 
 /** Which end of the order stands first. */
-export type RankOrder = 'largest' | 'smallest' | 'table';
+export const rankOrders = ['largest', 'smallest', 'table'] as const;
+export type RankOrder = (typeof rankOrders)[number];
 
 /**
  * The `count`-th greatest number, or -Infinity where there are fewer. NaN does not count.

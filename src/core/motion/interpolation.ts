@@ -1,5 +1,6 @@
 /** How values move between periods. */
-export type Between = 'linear' | 'monotone' | 'step';
+export const betweens = ['linear', 'monotone', 'step'] as const;
+export type Between = (typeof betweens)[number];
 
 /**
  * Slopes at the knots of a monotone cubic through `(x, y)`.

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyPace, anySettings, cubeOf, gappyCubes, motionOf } from '../testing/films';
+import { anyPace, anySettings, cubeOf, gappyCubes, raceOf } from '../testing/films';
 import { findMoments } from './moments';
-import { placesAt } from './motion';
+import { placesAt } from './race';
 import { stepAt } from './slots';
 import { sumTotals, totalAt } from './totals';
 
@@ -17,8 +17,8 @@ describe('moments', () => {
   ]);
 
   it('tell who takes the lead, from whom, at the very crossing', () => {
-    const motion = motionOf(cube, { places: 3 });
-    const leads = findMoments(motion, cube, 'largest').filter(({ kind }) => kind === 'lead');
+    const race = raceOf(cube, { places: 3 });
+    const leads = findMoments(race, cube, 'largest').filter(({ kind }) => kind === 'lead');
     expect(leads.map(({ category, other }) => [category, other])).toEqual([
       [0, 1],
       [3, 0],
@@ -28,7 +28,7 @@ describe('moments', () => {
   });
 
   it('tell entries, exits, records and the greatest climbs', () => {
-    const found = findMoments(motionOf(cube, { places: 3 }), cube, 'largest');
+    const found = findMoments(raceOf(cube, { places: 3 }), cube, 'largest');
     expect(found.filter(({ kind }) => kind === 'entry').map(({ category }) => category)).toContain(3);
     expect(found.filter(({ kind }) => kind === 'record').map(({ category, period }) => [category, period])).toEqual([
       [0, 1],
@@ -44,26 +44,24 @@ describe('moments', () => {
       [3, 2, 1],
       [3, 2, 1],
     ]);
-    expect(findMoments(motionOf(still), still, 'largest')).toEqual([]);
-    const fixed = motionOf(cube, { order: 'table' });
+    expect(findMoments(raceOf(still), still, 'largest')).toEqual([]);
+    const fixed = raceOf(cube, { order: 'table' });
     expect(kinds(findMoments(fixed, cube, 'table'))).not.toContain('lead');
   });
 
   it('agree with the places that are drawn, whatever the table', () => {
     fc.assert(
       fc.property(gappyCubes, anySettings, anyPace, (table, settings, pace) => {
-        const motion = motionOf(table, settings, pace);
-        const moments = findMoments(motion, table, settings.order);
+        const race = raceOf(table, settings, pace);
+        const moments = findMoments(race, table, settings.order);
         let last = 0;
         for (const { kind, timeSec, category, rank } of moments) {
           expect(timeSec).toBeGreaterThanOrEqual(last);
           last = timeSec;
-          expect(timeSec).toBeLessThanOrEqual(motion.clock.lengthSec + 1e-9);
+          expect(timeSec).toBeLessThanOrEqual(race.clock.lengthSec + 1e-9);
           if (kind === 'lead') expect(rank).toBe(1);
-          if (kind !== 'entry' || timeSec <= 0 || timeSec >= motion.clock.lengthSec) continue;
-          const shown = placesAt(motion, Math.min(motion.clock.lengthSec, timeSec + 1e-6)).map(
-            (place) => place.category,
-          );
+          if (kind !== 'entry' || timeSec <= 0 || timeSec >= race.clock.lengthSec) continue;
+          const shown = placesAt(race, Math.min(race.clock.lengthSec, timeSec + 1e-6)).map((place) => place.category);
           expect(shown).toContain(category);
         }
       }),
@@ -79,12 +77,12 @@ describe('totals', () => {
         gappyCubes,
         fc.constantFrom('linear' as const, 'monotone' as const, 'step' as const),
         (cube, between) => {
-          const motion = motionOf(cube, { places: 9, between, gaps: 'bridge', swapSec: 0 });
+          const race = raceOf(cube, { places: 9, between, gaps: 'bridge', swapSec: 0 });
           const totals = sumTotals(cube, 'bridge', between);
           for (let i = 0; i < 40; i++) {
-            const timeSec = (motion.clock.lengthSec * (i + 0.37)) / 40;
-            const { step, s } = stepAt(motion.clock, timeSec);
-            const shown = placesAt(motion, timeSec).filter(({ rank }) => rank < motion.tracks.places);
+            const timeSec = (race.clock.lengthSec * (i + 0.37)) / 40;
+            const { step, s } = stepAt(race.clock, timeSec);
+            const shown = placesAt(race, timeSec).filter(({ rank }) => rank < race.tracks.places);
             const sum = shown.reduce((total, { value }) => total + value, 0);
             expect(totalAt(totals, step, s)).toBeCloseTo(sum, 6);
           }

@@ -2,7 +2,7 @@ import { positionAt } from '../pace/film-clock';
 import type { Cube } from '../shaping/cube';
 import type { RankOrder } from './contenders';
 import { findLeadChanges } from './lead-changes';
-import { type Motion, shownValue } from './motion';
+import { type Race, shownValue } from './race';
 import { rankAt, stepAt } from './slots';
 
 /** What can happen in a race. */
@@ -40,28 +40,22 @@ const LEAST_PLACES = 2;
  *
  * Cost: O(events + periods × categories on stage).
  */
-export function findMoments(motion: Motion, cube: Cube, order: RankOrder): FilmMoment[] {
-  const found = order === 'table' ? [] : [...leads(motion, cube), ...comings(motion, cube), ...moves(motion, cube)];
-  return [...found, ...records(motion, cube, order)].sort((a, b) => a.timeSec - b.timeSec);
+export function findMoments(race: Race, cube: Cube, order: RankOrder): FilmMoment[] {
+  const found = order === 'table' ? [] : [...leads(race, cube), ...comings(race, cube), ...moves(race, cube)];
+  return [...found, ...records(race, cube, order)].sort((a, b) => a.timeSec - b.timeSec);
 }
 
-function moment(
-  motion: Motion,
-  kind: MomentKind,
-  timeSec: number,
-  k: number,
-  more: Partial<FilmMoment> = {},
-): FilmMoment {
-  const { step, s } = stepAt(motion.clock, timeSec);
-  const categoryOf = (series: number) => (series < 0 ? -1 : (motion.series.categories[series] ?? -1));
+function moment(race: Race, kind: MomentKind, timeSec: number, k: number, more: Partial<FilmMoment> = {}): FilmMoment {
+  const { step, s } = stepAt(race.clock, timeSec);
+  const categoryOf = (series: number) => (series < 0 ? -1 : (race.series.categories[series] ?? -1));
   return {
     kind,
     timeSec,
     period: s >= 1 ? step + 1 : step,
     category: categoryOf(k),
     other: -1,
-    value: shownValue(motion, k, step, s, timeSec),
-    rank: rankAt(motion.tracks, k, timeSec) + 1,
+    value: shownValue(race, k, step, s, timeSec),
+    rank: rankAt(race.tracks, k, timeSec) + 1,
     places: 0,
     lasts: 0,
     untilSec: 0,
@@ -70,46 +64,46 @@ function moment(
 }
 
 /** How far along the calendar the film is, in periods of the table's grain. */
-export function spacingAt(motion: Motion, cube: Cube, timeSec: number): number {
-  const { position } = positionAt(motion.clock, timeSec);
+export function spacingAt(race: Race, cube: Cube, timeSec: number): number {
+  const { position } = positionAt(race.clock, timeSec);
   const step = Math.floor(position);
   const from = cube.periods[step]?.spacing ?? 0;
   const to = cube.periods[step + 1]?.spacing ?? from;
   return from + (to - from) * (position - step);
 }
 
-function leads(motion: Motion, cube: Cube): FilmMoment[] {
-  const changes = findLeadChanges(motion.tracks);
-  const { lengthSec } = motion.clock;
-  const categoryOf = (k: number) => (k < 0 ? -1 : (motion.series.categories[k] ?? -1));
-  const first = motion.tracks.startRank.indexOf(0);
+function leads(race: Race, cube: Cube): FilmMoment[] {
+  const changes = findLeadChanges(race.tracks);
+  const { lengthSec } = race.clock;
+  const categoryOf = (k: number) => (k < 0 ? -1 : (race.series.categories[k] ?? -1));
+  const first = race.tracks.startRank.indexOf(0);
   const starts = [...(first >= 0 ? [{ timeSec: 0, to: first }] : []), ...changes];
   const reigns = starts.map(({ timeSec, to }, i) => {
     const untilSec = starts[i + 1]?.timeSec ?? lengthSec;
-    const lasts = spacingAt(motion, cube, untilSec) - spacingAt(motion, cube, timeSec);
-    return moment(motion, 'reign', timeSec, to, { lasts, untilSec });
+    const lasts = spacingAt(race, cube, untilSec) - spacingAt(race, cube, timeSec);
+    return moment(race, 'reign', timeSec, to, { lasts, untilSec });
   });
   const longest = reigns
     .filter(({ lasts }) => lasts >= 1)
     .sort((a, b) => b.lasts - a.lasts)
     .slice(0, GREATEST);
   return [
-    ...changes.map(({ timeSec, to, from }) => moment(motion, 'lead', timeSec, to, { other: categoryOf(from) })),
+    ...changes.map(({ timeSec, to, from }) => moment(race, 'lead', timeSec, to, { other: categoryOf(from) })),
     ...(changes.length > 0 ? longest : []),
   ];
 }
 
 /** Entries to the stage and exits from it. */
-function comings(motion: Motion, _cube: Cube): FilmMoment[] {
-  const { tracks } = motion;
+function comings(race: Race, _cube: Cube): FilmMoment[] {
+  const { tracks } = race;
   const found: FilmMoment[] = [];
   for (let k = 0; k < tracks.seriesCount; k++) {
     let before = tracks.startRank[k] ?? tracks.places;
     for (let i = tracks.offset[k] ?? 0; i < (tracks.offset[k + 1] ?? 0); i++) {
       const after = tracks.rankAfter[i] ?? tracks.places;
       const timeSec = tracks.timeSec[i] ?? 0;
-      if (before >= tracks.places) found.push(moment(motion, 'entry', timeSec, k));
-      else if (after >= tracks.places) found.push(moment(motion, 'exit', timeSec, k));
+      if (before >= tracks.places) found.push(moment(race, 'entry', timeSec, k));
+      else if (after >= tracks.places) found.push(moment(race, 'exit', timeSec, k));
       before = after;
     }
   }
@@ -117,8 +111,8 @@ function comings(motion: Motion, _cube: Cube): FilmMoment[] {
 }
 
 /** The greatest climbs and falls from one period to the next. */
-function moves(motion: Motion, _cube: Cube): FilmMoment[] {
-  const { clock, tracks } = motion;
+function moves(race: Race, _cube: Cube): FilmMoment[] {
+  const { clock, tracks } = race;
   const climbs: FilmMoment[] = [];
   const falls: FilmMoment[] = [];
   for (let p = 1; p < clock.periodCount; p++) {
@@ -128,9 +122,7 @@ function moves(motion: Motion, _cube: Cube): FilmMoment[] {
       if ((tracks.offset[k + 1] ?? 0) === (tracks.offset[k] ?? 0)) continue;
       const climb = rankAt(tracks, k, from) - rankAt(tracks, k, to);
       if (Math.abs(climb) < LEAST_PLACES) continue;
-      (climb > 0 ? climbs : falls).push(
-        moment(motion, climb > 0 ? 'climb' : 'fall', to, k, { places: Math.abs(climb) }),
-      );
+      (climb > 0 ? climbs : falls).push(moment(race, climb > 0 ? 'climb' : 'fall', to, k, { places: Math.abs(climb) }));
     }
   }
   const greatest = (list: FilmMoment[]) =>
@@ -142,8 +134,8 @@ function moves(motion: Motion, _cube: Cube): FilmMoment[] {
  * Periods in which somebody passes the best value so far, when that had stood for longer than a period or was another's:
  * a leader that grows year by year sets one record, not twenty.
  */
-function records(motion: Motion, cube: Cube, order: RankOrder): FilmMoment[] {
-  const { clock, series } = motion;
+function records(race: Race, cube: Cube, order: RankOrder): FilmMoment[] {
+  const { clock, series } = race;
   const sign = order === 'smallest' ? -1 : 1;
   const found: FilmMoment[] = [];
   let best = Number.NEGATIVE_INFINITY;
@@ -158,7 +150,7 @@ function records(motion: Motion, cube: Cube, order: RankOrder): FilmMoment[] {
     if (who < 0 || !(top > best)) continue;
     if (p > 0 && best > Number.NEGATIVE_INFINITY && (who !== holder || p - since > 1)) {
       const other = holder >= 0 && holder !== who ? (series.categories[holder] ?? -1) : -1;
-      found.push(moment(motion, 'record', clock.spanStartSec[2 * p] ?? 0, who, { other }));
+      found.push(moment(race, 'record', clock.spanStartSec[2 * p] ?? 0, who, { other }));
     }
     [best, holder, since] = [top, who, p];
   }

@@ -2,7 +2,8 @@ import type { Cube } from '../shaping/cube';
 import { type Between, type Cubic, cubicAt, cubicSlopeAt, hermite, monotoneSlopes } from './interpolation';
 
 /** What stands between two known values that have unknown ones between them. */
-export type GapRule = 'bridge' | 'carry' | 'zero' | 'absent';
+export const gapRules = ['bridge', 'carry', 'zero', 'absent'] as const;
+export type GapRule = (typeof gapRules)[number];
 
 /**
  * The values of some categories over all periods, gaps filled, category by category: `values[k * periodCount + p]`.
@@ -14,7 +15,7 @@ export interface SeriesSet {
   readonly between: Between;
   /** NaN where absent. */
   readonly values: Float64Array;
-  /** Slopes per step, only for smooth motion: at the start and at the end of the step from `p`. */
+  /** Slopes per step, only for smooth race: at the start and at the end of the step from `p`. */
   readonly slopeStart: Float64Array | null;
   readonly slopeEnd: Float64Array | null;
   /** The values are divided by this, a power of two, so that the arithmetic on very large ones stays finite. */

@@ -3,7 +3,8 @@ import { type FilmClock, positionAt, timeOf } from '../pace/film-clock';
 import type { RankEvents } from './rank-events';
 
 /** How bars change places: where their values cross, or spread over the whole step. */
-export type SwapMode = 'at-crossing' | 'over-period';
+export const swapModes = ['at-crossing', 'over-period'] as const;
+export type SwapMode = (typeof swapModes)[number];
 
 /**
  * The place of every series as a function of time: its clipped rank at the start, and smooth changes of it.

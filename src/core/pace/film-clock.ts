@@ -113,12 +113,12 @@ function shareLength(pace: Pace, weights: readonly number[]) {
 }
 
 /** The time that frame `frame` shows, in seconds. */
-export function frameTimeSec(clock: FilmClock, frame: number): number {
+export function frameTimeSec(clock: Pick<FilmClock, 'framesPerSec'>, frame: number): number {
   return frame / clock.framesPerSec;
 }
 
 /** The frame on show at a time: the last one that has begun, in [0, frameCount - 1]. */
-export function frameAt(clock: FilmClock, timeSec: number): number {
+export function frameAt(clock: Pick<FilmClock, 'framesPerSec' | 'frameCount'>, timeSec: number): number {
   return Math.min(clock.frameCount - 1, Math.max(0, Math.floor(timeSec * clock.framesPerSec + 1e-6)));
 }
 

@@ -1,8 +1,10 @@
 /** How a step moves from one period to the next; named curves of d3-ease. */
-export type EaseName = 'even' | 'soft' | 'swift';
+export const eases = ['even', 'soft', 'swift'] as const;
+export type EaseName = (typeof eases)[number];
 
 /** How the run's seconds are shared over its steps. */
-export type StepSharing = 'even' | 'calendar';
+export const sharings = ['even', 'calendar'] as const;
+export type StepSharing = (typeof sharings)[number];
 
 /** A beat that the person made slower or quicker: the step that starts at the period with this key. */
 export interface BeatWeight {

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { hexColour } from '../scale/colour';
 import { type Issue, type Outcome, refuse, shorten } from '../table/issue';
-import type { CategoryColour } from './project';
+import type { CategoryColour } from './chart';
 
 /** A list of colours as JSON: `{ "category": "#rrggbb" }`. */
 export function writeColoursJson(colours: readonly CategoryColour[]): string {

@@ -1,30 +1,26 @@
-import type { MomentKind } from '../motion/moments';
 import { noBuild } from '../pace/pace';
 import { defaultNumbers } from '../scale/number-format';
 import type { Cube } from '../shaping/cube';
 import type { Fields } from '../shaping/fields';
+import type { Chart } from './chart';
 import { defaultDress } from './dress';
-import { type Chart, PROJECT_VERSION, type Project, type TableEntry } from './project';
-
-/** How moments are told before the person says otherwise. */
-export const defaultMomentWords: Readonly<Record<MomentKind, string>> = {
-  lead: '{name} takes the lead',
-  entry: '{name} comes on stage',
-  exit: '{name} leaves the stage',
-  record: 'A record: {name} reaches {value}',
-  climb: '{name} climbs {places} places',
-  fall: '{name} falls {places} places',
-  reign: '{name} leads for {length}',
-};
+import type { KnownFamily } from './family-document';
+import { PROJECT_VERSION, type Project } from './project';
+import type { TableEntry } from './table-entry';
 
 /** A chart as it starts out, before the person has touched anything. */
-export function defaultChart(id: string, tableId: string, fields: Fields): Chart {
+export function defaultChart(id: string, tableId: string, fields: Fields, family: KnownFamily): Chart {
+  const [kind] = family.plays;
   return {
     id,
-    family: 'ranked-bars',
+    family: family.id,
+    familyVersion: family.document.version,
     tableId,
     fields,
     group: '',
+    play: kind === 'built' || kind === undefined ? { kind: 'built', periodKey: '' } : { kind },
+    between: 'monotone',
+    gaps: 'bridge',
     text: { title: '', subtitle: '', source: '', total: 'Total {total}', leader: '{leader}, in front for {reign}' },
     colours: [],
     highlights: [],
@@ -33,7 +29,6 @@ export function defaultChart(id: string, tableId: string, fields: Fields): Chart
     datePattern: '',
     axis: { name: '', interval: null, average: false, targets: [] },
     dress: defaultDress,
-    momentWords: defaultMomentWords,
     pace: {
       length: { by: 'whole', sec: 20 },
       holdStartSec: 0.5,
@@ -47,17 +42,46 @@ export function defaultChart(id: string, tableId: string, fields: Fields): Chart
       opening: noBuild,
       closing: noBuild,
     },
-    places: 10,
-    order: 'largest',
-    between: 'monotone',
-    gaps: 'bridge',
-    swapMode: 'at-crossing',
-    domain: { kind: 'following' },
+    own: family.document.defaults(null),
   };
 }
 
+/** What tells a fresh project from another: its ids, its words, its values as far as they are known. */
+export interface FreshProject {
+  readonly ids: { readonly project: string; readonly chart: string; readonly piece: string };
+  readonly title: string;
+  readonly subtitle?: string;
+  readonly source?: string;
+  /** What stands behind each value. */
+  readonly suffix?: string;
+  readonly table: TableEntry;
+  readonly fields: Fields;
+  readonly family: KnownFamily;
+  /** null where the table could not be shaped yet. */
+  readonly cube: Cube | null;
+}
+
+/** A project with one table and one chart of it, its length and its own part suited to the values. */
+export function freshProject({ ids, title, table, fields, family, cube, ...words }: FreshProject): Project {
+  const plain = defaultChart(ids.chart, table.id, fields, family);
+  const chart: Chart = {
+    ...plain,
+    text: { ...plain.text, title, subtitle: words.subtitle ?? '', source: words.source ?? '' },
+    numbers: { ...plain.numbers, suffix: words.suffix ?? '' },
+    pace: cube ? { ...plain.pace, length: { by: 'whole', sec: suggestLengthSec(cube) } } : plain.pace,
+    own: family.document.defaults(cube),
+  };
+  return defaultProject(ids.project, title, table, chart, ids.piece);
+}
+
 /** A project with one table and one chart of it. */
-export function defaultProject(id: string, name: string, table: TableEntry, chart: Chart): Project {
+export function defaultProject(
+  id: string,
+  name: string,
+  table: TableEntry,
+  chart: Chart,
+  pieceId = 'piece-1',
+): Project {
   return {
     format: 'plucky-tempo-project',
     version: PROJECT_VERSION,
@@ -74,9 +98,9 @@ export function defaultProject(id: string, name: string, table: TableEntry, char
         box: null,
       },
       framesPerSec: 60,
-      sequence: [chart.id],
-      extras: [],
-      captions: [],
+      pieces: [
+        { id: pieceId, name: '', on: true, content: { kind: 'chart', chartId: chart.id }, extras: [], captions: [] },
+      ],
       sounds: [],
     },
     pictures: [],
@@ -89,11 +113,6 @@ export function defaultProject(id: string, name: string, table: TableEntry, char
  */
 export function suggestLengthSec(cube: Cube): number {
   return Math.min(60, Math.max(8, Math.round((cube.periods.length - 1) * 0.65 + 2)));
-}
-
-/** Places for a first race: all categories up to ten, never more than fit. */
-export function suggestPlaces(cube: Cube): number {
-  return Math.min(10, Math.max(1, cube.categories.length));
 }
 
 /** A title to start with, from the file's name: `ferry_passengers-2020.csv` becomes `Ferry passengers 2020`. */

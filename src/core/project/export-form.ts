@@ -34,7 +34,13 @@ export type ExportForm =
   /** A page for each moment, or for each period as it is reached. */
   | { readonly kind: 'pdf'; readonly timesSec: readonly number[] | 'periods' }
   | { readonly kind: 'page' }
-  | { readonly kind: 'data'; readonly what: 'shaped' | 'ranking' | 'frames'; readonly format: 'csv' | 'xlsx' | 'json' };
+  | {
+      readonly kind: 'data';
+      readonly what: 'shaped' | 'ranking' | 'frames';
+      readonly format: 'csv' | 'xlsx' | 'json';
+      /** Whose values and ranks; those of the first piece when left out. */
+      readonly pieceId?: string;
+    };
 
 /** The ending of a form's files, with its point. */
 export function endingOf(form: ExportForm): string {

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readCaptions, writeCaptions } from './caption-files';
 import { readColours, writeColoursCsv, writeColoursJson } from './colour-list';
-import { looks, readLook, writeLook } from './looks';
+import { readLook, writeLook } from './look';
+import { looks } from './looks';
 
 const text = fc
   .stringMatching(/^[a-zA-Zäß<>&,{}-]{1,20}( [a-z.]{1,8}){0,3}$/)

@@ -16,16 +16,19 @@ export interface Caption {
   readonly to: Moment;
 }
 
-/** Where an extra stands: off a corner or the middle of the stage, or with a category's bar. */
+/** From where the place of an extra on stage is counted. */
+export const corners = ['top-left', 'top-right', 'bottom-left', 'bottom-right', 'centre'] as const;
+
+/** Where an extra stands: off a corner or the middle of the stage, or with a category's mark. */
 export type Anchor =
   | {
       readonly kind: 'stage';
-      readonly corner: 'top-left' | 'top-right' | 'bottom-left' | 'bottom-right' | 'centre';
+      readonly corner: (typeof corners)[number];
       /** Hundredths of the stage's shorter side, inwards from the corner; to the right and down from the centre. */
       readonly dx: number;
       readonly dy: number;
     }
-  | { readonly kind: 'bar'; readonly category: string; readonly dx: number; readonly dy: number };
+  | { readonly kind: 'mark'; readonly category: string; readonly dx: number; readonly dy: number };
 
 /** A thing placed freely on stage. */
 export interface Extra {

@@ -1,19 +1,7 @@
-import Joi from 'joi';
-import { type Issue, type Outcome, refuse } from '../table/issue';
 import type { Background } from './background';
 import { type Dress, defaultDress } from './dress';
-import { backgroundSchema, dressSchema } from './dress-schema';
-import type { Project } from './project';
+import { LOOK_VERSION, type Look } from './look';
 import type { TextPart, TextStyle } from './text-style';
-
-/** A complete look: everything that can be given from one chart to another. */
-export interface Look {
-  readonly format: 'plucky-tempo-look';
-  readonly version: 1;
-  readonly name: string;
-  readonly background: Background;
-  readonly dress: Dress;
-}
 
 type Change<T> = {
   readonly [K in keyof T]?: T[K] extends readonly unknown[] ? T[K] : T[K] extends object ? Change<T[K]> : T[K];
@@ -36,7 +24,7 @@ function merge<T>(base: T, change: Change<T>): T {
 }
 
 function look(name: string, background: Background, change: Change<Dress>): Look {
-  return { format: 'plucky-tempo-look', version: 1, name, background, dress: merge(defaultDress, change) };
+  return { format: 'plucky-tempo-look', version: LOOK_VERSION, name, background, dress: merge(defaultDress, change) };
 }
 
 /** The same family for all texts of the frame, and for the labels. */
@@ -214,64 +202,3 @@ export const looks: readonly Look[] = [
     }),
   ),
 ];
-
-/** A look, as it stands in its file. */
-export const lookSchema = Joi.object({
-  format: Joi.valid('plucky-tempo-look').required(),
-  version: Joi.valid(1).required(),
-  name: Joi.string().min(1).max(100).required(),
-  background: backgroundSchema,
-  dress: dressSchema.required(),
-});
-
-/** The look that a project has now, under a name. Its background loses a picture, which belongs to the project. */
-export function lookOf(project: Project, dress: Dress, name: string): Look {
-  const { background } = project.film.stage;
-  const kept: Background = background.kind === 'picture' ? plain(background.colour) : background;
-  return { format: 'plucky-tempo-look', version: 1, name, background: kept, dress };
-}
-
-/** The project in a look. Its own picture stays behind everything when the look has none to put there. */
-export function withLook(project: Project, { background, dress }: Look): Project {
-  const [first] = project.film.sequence;
-  return {
-    ...project,
-    charts: project.charts.map((chart) => (chart.id === first ? { ...chart, dress } : chart)),
-    film: { ...project.film, stage: { ...project.film.stage, background } },
-  };
-}
-
-/** The text of a look's file. */
-export function writeLook(value: Look): string {
-  return `${JSON.stringify(value, null, 2)}\n`;
-}
-
-/** Reads a look's file; every fault is listed with its path. */
-export function readLook(text: string): Outcome<Look> {
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch (error) {
-    return refuse('broken-json', `The look is not valid JSON: ${(error as Error).message}.`);
-  }
-  const { format, version } = (typeof data === 'object' && data !== null ? data : {}) as {
-    format?: unknown;
-    version?: unknown;
-  };
-  if (format !== 'plucky-tempo-look')
-    return refuse('not-a-look', 'This is not a look. Choose a file that was saved from the shelf of looks in Dress.');
-  if (typeof version === 'number' && version > 1)
-    return refuse(
-      'newer-version',
-      `This look was saved by a newer Plucky Tempo (version ${version}, this one reads up to 1).`,
-    );
-  const { error } = lookSchema.validate(data, { abortEarly: false, convert: false });
-  if (!error) return { ok: true, value: data as Look, issues: [] };
-  const issues: Issue[] = error.details.map(({ path, message }) => ({
-    code: 'damaged-look',
-    severity: 'error',
-    raw: path.join('.'),
-    message: `The look is damaged at ${path.join('.') || 'its top'}: ${message}.`,
-  }));
-  return { ok: false, issues };
-}

@@ -1,18 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { fieldsOf } from '../shaping/fields';
-import { noReadingChoice } from '../table/reader';
-import { defaultChart, defaultProject, titleFromFileName } from './defaults';
+import { families } from '../families/registry';
+import { raceProject } from '../testing/projects';
+import { titleFromFileName } from './defaults';
 import { PROJECT_VERSION } from './project';
-import { readProject } from './read-project';
+import { readProject as read } from './read-project';
 
-const fields = fieldsOf({ shape: 'long', period: 'Year', category: 'Name', value: 'Value' });
-const source = { kind: 'file', fileName: 'x.csv', assetId: 'a1', reading: noReadingChoice } as const;
-const project = defaultProject(
-  'p1',
-  'Test',
-  { id: 't1', name: 'x', source, added: [], steps: [] },
-  defaultChart('c1', 't1', fields),
-);
+const project = raceProject();
+const readProject = (data: unknown) => read(data, families);
 const copy = () => structuredClone(project) as unknown as Record<string, never> & typeof project;
 
 describe('reading a project', () => {
@@ -22,12 +16,12 @@ describe('reading a project', () => {
   });
 
   it('lists every fault with its path', () => {
-    const bad = copy() as unknown as { charts: { places: number; palette?: string }[]; name: number };
-    (bad.charts[0] as { places: number }).places = 999;
+    const bad = copy() as unknown as { charts: { own: { places: number } }[]; name: number };
+    (bad.charts[0] as { own: { places: number } }).own.places = 999;
     bad.name = 5;
     const outcome = readProject(bad);
     expect(outcome.ok).toBe(false);
-    expect(outcome.issues.map(({ raw }) => raw).sort()).toEqual(['charts.0.places', 'name']);
+    expect(outcome.issues.map(({ raw }) => raw).sort()).toEqual(['charts.0.own.places', 'name']);
   });
 
   it.each([null, 5, [], 'text', {}, { format: 'something-else' }])('refuses %j', (data) => {
@@ -44,9 +38,8 @@ describe('reading a project', () => {
   });
 
   it('refuses links that lead nowhere', () => {
-    expect(readProject({ ...project, film: { ...project.film, sequence: ['gone'] } }).issues[0]?.message).toContain(
-      'gone',
-    );
+    const pieces = project.film.pieces.map((piece) => ({ ...piece, content: { kind: 'chart', chartId: 'gone' } }));
+    expect(readProject({ ...project, film: { ...project.film, pieces } }).issues[0]?.message).toContain('gone');
   });
 });
 

@@ -6,7 +6,7 @@ import {
   numericToAlpha2,
   registerLocale,
 } from 'i18n-iso-countries/index.js';
-import english from 'i18n-iso-countries/langs/en.json';
+import english from 'i18n-iso-countries/langs/en.json' with { type: 'json' };
 
 registerLocale(english);
 

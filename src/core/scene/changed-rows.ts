@@ -1,16 +1,11 @@
-import type { Scene, SceneNode } from './scene';
+import { primitiveOf } from './primitives';
+import type { Rows } from './primitives/primitive';
+import type { GroupNode, Scene, SceneNode } from './scene';
 
-/** Rows of the stage from one up to another, in stage pixels. */
-export interface Rows {
-  readonly from: number;
-  readonly to: number;
-}
+export type { Rows } from './primitives/primitive';
 
 /** What edges reach beyond their place when they are smoothed. */
 const EDGE_PX = 2;
-/** How far letters reach at the most above and below their baseline, marks of any script included, in parts of the size. */
-const ABOVE = 2;
-const BELOW = 1.5;
 
 /**
  * The rows that may look different in two scenes: all others are the same to the pixel. null where nothing differs.
@@ -37,36 +32,36 @@ function compare(before: readonly SceneNode[], now: readonly SceneNode[], rows: 
   for (let i = 0; i < count; i++) {
     const [a, b] = [before[i], now[i]];
     if (a === b) continue;
-    if (a?.kind === 'group' && b?.kind === 'group' && a.opacity === b.opacity && alike(a.clip, b.clip)) {
-      compare(a.children, b.children, rows);
+    if (a?.kind === 'group' && b?.kind === 'group' && sameFrame(a, b)) {
+      const inner = { from: Number.POSITIVE_INFINITY, to: Number.NEGATIVE_INFINITY };
+      compare(a.children, b.children, inner);
+      reach(rows, shifted(inner, a));
     } else if (!alike(a, b)) {
-      if (a) widen(rows, a);
-      if (b) widen(rows, b);
+      if (a) reach(rows, rowsOf(a));
+      if (b) reach(rows, rowsOf(b));
     }
   }
 }
 
-/** Makes room for everything that a mark may paint. */
-function widen(rows: Range, node: SceneNode): void {
-  if (node.kind === 'group') {
-    for (const child of node.children) widen(rows, child);
-  } else if (node.kind === 'text') {
-    reach(rows, node.y - ABOVE * node.font.sizePx, node.y + BELOW * node.font.sizePx);
-  } else if (node.kind === 'path') {
-    const stroke = node.strokeWidthPx ?? 1;
-    // A sharp corner's tip reaches further than half the stroke: ten times at the most, as canvas draws it.
-    for (let i = 1; i < node.points.length; i += 2) {
-      const y = node.points[i] ?? 0;
-      reach(rows, y - 10 * stroke, y + 10 * stroke);
-    }
-  } else {
-    const stroke = node.kind === 'rect' && node.stroke ? (node.strokeWidthPx ?? 1) : 0;
-    const [top, bottom] = [Math.min(node.y, node.y + node.heightPx), Math.max(node.y, node.y + node.heightPx)];
-    reach(rows, top - stroke, bottom + stroke);
-  }
+/** Two groups that show their children in the same way. */
+function sameFrame(a: GroupNode, b: GroupNode): boolean {
+  return a.opacity === b.opacity && alike(a.clip, b.clip) && alike(a.shift, b.shift);
 }
 
-function reach(rows: Range, from: number, to: number): void {
+/** Everything that a mark may paint. */
+function rowsOf(node: SceneNode): Rows {
+  if (node.kind !== 'group') return primitiveOf(node).rows(node);
+  const rows = { from: Number.POSITIVE_INFINITY, to: Number.NEGATIVE_INFINITY };
+  for (const child of node.children) reach(rows, rowsOf(child));
+  return shifted(rows, node);
+}
+
+function shifted({ from, to }: Rows, { shift }: GroupNode): Rows {
+  const dy = shift?.dy ?? 0;
+  return { from: from + dy, to: to + dy };
+}
+
+function reach(rows: Range, { from, to }: Rows): void {
   rows.from = Math.min(rows.from, from);
   rows.to = Math.max(rows.to, to);
 }
@@ -75,9 +70,9 @@ function reach(rows: Range, from: number, to: number): void {
 function alike(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true;
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  if (a instanceof Float64Array || b instanceof Float64Array) {
-    if (!(a instanceof Float64Array && b instanceof Float64Array) || a.length !== b.length) return false;
-    return a.every((value, i) => value === b[i]);
+  if (ArrayBuffer.isView(a) || ArrayBuffer.isView(b)) {
+    const [left, right] = [a as Float64Array, b as Float64Array];
+    return left.length === right.length && left.every((value, i) => value === right[i]);
   }
   const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
   const keys = Object.keys(left);

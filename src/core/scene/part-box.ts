@@ -1,4 +1,4 @@
-import { lineWidth } from './layout-text';
+import { primitiveOf } from './primitives';
 import type { PartName, Scene, SceneNode } from './scene';
 import type { MeasureText } from './text-fit';
 
@@ -13,25 +13,16 @@ export interface StageRect {
 /** The box around everything of a part of the picture; null where nothing of it shows. */
 export function boxOfPart(scene: Scene, part: PartName, measure: MeasureText, extra?: string): StageRect | null {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  const take = (x0: number, y0: number, x1: number, y1: number) => {
-    [left, top, right, bottom] = [Math.min(left, x0), Math.min(top, y0), Math.max(right, x1), Math.max(bottom, y1)];
-  };
-  const visit = (nodes: readonly SceneNode[]) => {
+  const visit = (nodes: readonly SceneNode[], dx: number, dy: number) => {
     for (const node of nodes) {
-      if (node.kind === 'group') visit(node.children);
-      else if (node.subject?.part !== part || (extra !== undefined && node.subject.extra !== extra)) continue;
-      else if (node.kind === 'text') {
-        const widthPx = lineWidth(node.text, node.font, node.tabular ?? false, measure);
-        const x = node.x - { start: 0, middle: widthPx / 2, end: widthPx }[node.align];
-        take(x, node.y - node.font.sizePx * 0.9, x + widthPx, node.y + node.font.sizePx * 0.3);
-      } else if (node.kind === 'path') {
-        for (let i = 0; i + 1 < node.points.length; i += 2) {
-          const [x = 0, y = 0] = node.points.subarray(i, i + 2);
-          take(x, y, x, y);
-        }
-      } else take(node.x, node.y, node.x + node.widthPx, node.y + node.heightPx);
+      if (node.kind === 'group') visit(node.children, dx + (node.shift?.dx ?? 0), dy + (node.shift?.dy ?? 0));
+      else if (node.subject?.part === part && (extra === undefined || node.subject.extra === extra)) {
+        const box = primitiveOf(node).bounds(node, measure);
+        [left, top] = [Math.min(left, box.left + dx), Math.min(top, box.top + dy)];
+        [right, bottom] = [Math.max(right, box.right + dx), Math.max(bottom, box.bottom + dy)];
+      }
     }
   };
-  visit(scene.nodes);
+  visit(scene.nodes, 0, 0);
   return right < left ? null : { x: left, y: top, widthPx: right - left, heightPx: bottom - top };
 }

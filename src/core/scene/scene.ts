@@ -1,3 +1,4 @@
+import type { Path } from './path';
 import type { Font } from './text-fit';
 
 /** Parts of the picture that can be pointed at. */
@@ -12,7 +13,7 @@ export type PartName =
   | 'legend'
   | 'axis'
   | 'rank'
-  | 'bar'
+  | 'mark'
   | 'name'
   | 'value'
   | 'picture'
@@ -22,7 +23,7 @@ export type PartName =
 /** What a mark on stage stands for, so that pointing at it can open its controls or light its row. */
 export interface Subject {
   readonly part: PartName;
-  /** Place of the category in the cube, for the parts of a bar. */
+  /** Place of the category in the cube, for the parts of its mark. */
   readonly category?: number;
   /** Id of the extra. */
   readonly extra?: string;
@@ -70,15 +71,23 @@ export interface RectNode extends NodeBase {
   readonly strokeWidthPx?: number;
 }
 
-/** A polyline through `points` (x, y, x, y ...); closed and filled when it has a fill. */
-export interface PathNode extends NodeBase {
-  readonly kind: 'path';
-  readonly points: Float64Array;
-  readonly fill?: string;
-  readonly stroke?: string;
+/** How the ends of lines and their corners are drawn; alike in both painters. */
+export interface StrokeStyle {
   readonly strokeWidthPx?: number;
   /** Length of dashes and of the gaps between them. */
   readonly dashPx?: number;
+  /** Corners: `miter` when left out, cut off where the tip would reach further than `MITER_LIMIT` half widths. */
+  readonly join?: 'miter' | 'round' | 'bevel';
+  /** Ends: `butt` when left out. */
+  readonly cap?: 'butt' | 'round' | 'square';
+}
+
+/** Lines and curves, filled, stroked or both. */
+export interface PathNode extends NodeBase, StrokeStyle {
+  readonly kind: 'path';
+  readonly path: Path;
+  readonly fill?: Paint;
+  readonly stroke?: Paint;
 }
 
 /** One line of text, its baseline at `y`. */
@@ -92,6 +101,8 @@ export interface TextNode extends NodeBase {
   readonly align: 'start' | 'middle' | 'end';
   /** Gives every digit the same width, so that counting numbers stand still. */
   readonly tabular?: boolean;
+  /** Turns the text clockwise around the point that it stands at, in radians; not at all when left out. */
+  readonly turnRad?: number;
   /** The shadow of another text: it says nothing of its own. */
   readonly shade?: boolean;
 }
@@ -109,10 +120,16 @@ export interface ImageNode extends NodeBase {
   readonly crop?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }
 
-/** Nodes that share an opacity or are cut to a box. */
+/**
+ * Marks that belong together. Its opacity applies to the whole: where its marks lie over each other, the lower ones do not
+ * shine through.
+ */
 export interface GroupNode extends NodeBase {
   readonly kind: 'group';
+  /** What lies outside is cut off; it moves with the group. */
   readonly clip?: { readonly x: number; readonly y: number; readonly widthPx: number; readonly heightPx: number };
+  /** Moves everything in it, in stage pixels. */
+  readonly shift?: { readonly dx: number; readonly dy: number };
   readonly children: readonly SceneNode[];
 }
 

@@ -50,3 +50,8 @@ export function takeCategories(cube: Cube, places: readonly number[]): Cube {
   const pictures = cube.pictures ? { pictures: take(cube.pictures) } : {};
   return { ...cube, categories: take(cube.categories), values, ...colours, ...pictures };
 }
+
+/** The cube with values of its own, which may be given away. */
+export function copyCube(cube: Cube): Cube {
+  return { ...cube, values: cube.values.slice() };
+}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import type { MotionSettings } from '../motion/motion';
-import { prepareMotion } from '../motion/motion';
+import type { RaceSettings } from '../motion/race';
+import { prepareRace } from '../motion/race';
 import { createFilmClock } from '../pace/film-clock';
 import { noBuild, type Pace } from '../pace/pace';
 import type { MeasureText } from '../scene/text-fit';
@@ -32,7 +32,7 @@ export const plainPace: Pace = {
   closing: noBuild,
 };
 
-export const plainSettings: MotionSettings = {
+export const plainSettings: RaceSettings = {
   places: 5,
   order: 'largest',
   between: 'linear',
@@ -42,10 +42,10 @@ export const plainSettings: MotionSettings = {
 };
 
 /** A prepared race of a cube. */
-export function motionOf(cube: Cube, settings: Partial<MotionSettings> = {}, pace: Partial<Pace> = {}) {
+export function raceOf(cube: Cube, settings: Partial<RaceSettings> = {}, pace: Partial<Pace> = {}) {
   const all = { ...plainSettings, ...settings };
   const clock = createFilmClock(cube.periods, { ...plainPace, swapSec: all.swapSec, ...pace }, 30);
-  return prepareMotion(cube, clock, all);
+  return prepareRace(cube, clock, all);
 }
 
 /** Small whole numbers, so that ties are common; sometimes a gap. */

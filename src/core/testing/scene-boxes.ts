@@ -22,30 +22,31 @@ interface Cut {
 /** Every text of a scene that can be seen, without shadows. Letters reach from 0.72 above to 0.2 below the baseline. */
 export function seenTexts(scene: Scene, measure: MeasureText): SeenText[] {
   const found: SeenText[] = [];
-  const visit = (nodes: readonly SceneNode[], cut: Cut, opacity: number) => {
+  const visit = (nodes: readonly SceneNode[], cut: Cut, opacity: number, dx = 0, dy = 0) => {
     for (const node of nodes) {
       const seen = opacity * (node.opacity ?? 1);
       if (seen <= 0) continue;
       if (node.kind === 'group') {
-        const { clip } = node;
+        const { clip, shift = { dx: 0, dy: 0 } } = node;
+        const [x, y] = [dx + shift.dx, dy + shift.dy];
         const inner = clip
           ? {
-              left: Math.max(cut.left, clip.x),
-              top: Math.max(cut.top, clip.y),
-              right: Math.min(cut.right, clip.x + clip.widthPx),
-              bottom: Math.min(cut.bottom, clip.y + clip.heightPx),
+              left: Math.max(cut.left, clip.x + x),
+              top: Math.max(cut.top, clip.y + y),
+              right: Math.min(cut.right, clip.x + x + clip.widthPx),
+              bottom: Math.min(cut.bottom, clip.y + y + clip.heightPx),
             }
           : cut;
-        visit(node.children, inner, seen);
+        visit(node.children, inner, seen, x, y);
       }
       if (node.kind !== 'text' || node.shade || node.text === '') continue;
       const widthPx = lineWidth(node.text, node.font, node.tabular ?? false, measure);
-      const start = node.x - { start: 0, middle: widthPx / 2, end: widthPx }[node.align];
+      const start = dx + node.x - { start: 0, middle: widthPx / 2, end: widthPx }[node.align];
       const box = {
         left: Math.max(cut.left, start),
         right: Math.min(cut.right, start + widthPx),
-        top: Math.max(cut.top, node.y - node.font.sizePx * 0.72),
-        bottom: Math.min(cut.bottom, node.y + node.font.sizePx * 0.2),
+        top: Math.max(cut.top, dy + node.y - node.font.sizePx * 0.72),
+        bottom: Math.min(cut.bottom, dy + node.y + node.font.sizePx * 0.2),
       };
       if (box.right > box.left && box.bottom > box.top) found.push({ node, ...box, opacity: seen });
     }

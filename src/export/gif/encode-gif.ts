@@ -26,7 +26,7 @@ const SEEN = 128;
  */
 export async function encodeGif(room: Room, choice: GifChoice, watch: Watch): Promise<Uint8Array<ArrayBuffer>> {
   const { widthPx, heightPx, rate, dither } = choice;
-  const { lengthSec } = room.film.clock;
+  const { lengthSec } = room.film;
   const count = Math.max(1, Math.round(lengthSec * rate));
   const clear = isTransparent(room.order.project);
   const context = contextOf(widthPx, heightPx, true);

@@ -1,6 +1,7 @@
-import { filmJson } from '@/core/project/film-data';
+import { filmJson } from '@/core/film/film-data';
+import { chartOf } from '@/core/project/pieces';
+import { escapeXml } from '@/core/scene/svg-writer';
 import { charactersOf, familiesOf, fontFilesFor } from '@/render/fonts';
-import { escapeXml } from '@/render/svg/scene-to-svg';
 import type { Room } from '../room';
 import { embeddedFonts, embeddedImages } from '../stills/svg';
 
@@ -24,11 +25,11 @@ button:hover{border-color:currentColor}
  * that lets nothing else in.
  */
 export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
-  const { project, cube, baseUrl } = room.order;
+  const { project, cubes, baseUrl } = room.order;
   const response = await fetch(`${baseUrl}/player/player.js`);
   if (!response.ok) throw new Error('The player did not load. Is the app still running?');
   const script = await response.text();
-  const characters = charactersOf(project, cube);
+  const characters = charactersOf(project, cubes.values());
   for (const letter of '0123456789.,%+-−–…') characters.add(letter.codePointAt(0) ?? 0);
   const families = familiesOf(project).filter(
     (family) => fontFilesFor([family], characters).length > 0 || project.fonts.some((font) => font.family === family),
@@ -43,8 +44,7 @@ export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
     "base-uri 'none'",
     "form-action 'none'",
   ].join('; ');
-  const chart = project.charts.find(({ id }) => id === project.film.sequence[0]);
-  const title = escapeXml(chart?.text.title || project.name);
+  const title = escapeXml(chartOf(project, null).text.title || project.name);
   const html = `<!doctype html>
 <html lang="en">
 <head>
@@ -66,7 +66,7 @@ export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
 <div id="tip" role="tooltip" hidden></div>
 <p id="words" class="away"></p>
 <div class="away"><table id="table"><caption>${title}</caption></table></div>
-<script id="film" type="application/json">${filmJson(project, cube, await embeddedImages(room))}</script>
+<script id="film" type="application/json">${filmJson(project, cubes, await embeddedImages(room))}</script>
 <script>${script}</script>
 </body>
 </html>

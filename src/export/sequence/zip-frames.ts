@@ -28,7 +28,7 @@ export async function zipFrames(
   const transparent = isTransparent(room.order.project);
   const context = contextOf(size.widthPx, size.heightPx, transparent);
   const count = size.to - size.from;
-  const digits = Math.max(5, String(room.film.clock.frameCount).length);
+  const digits = Math.max(5, String(room.film.frameCount).length);
   const pieces: Uint8Array[] = [];
   let failure: unknown = null;
   const zip = new Zip((error, piece) => {
@@ -48,7 +48,7 @@ export async function zipFrames(
     throw new ExportError('failed', `${TOO_MUCH} This one would have ${count}. Choose fewer frames a second.`);
   for (let frame = size.from; frame < size.to; frame++) {
     await mayGoOn(watch);
-    paintMoment(room, context, frameTimeSec(room.film.clock, frame), transparent);
+    paintMoment(room, context, frameTimeSec(room.film, frame), transparent);
     const blob = await context.canvas.convertToBlob({ type: 'image/png' });
     const entry = new ZipPassThrough(`${name}-${String(frame).padStart(digits, '0')}.png`);
     zip.add(entry);

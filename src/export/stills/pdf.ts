@@ -1,5 +1,5 @@
 import { PDFDocument } from 'pdf-lib';
-import { periodTimesSec } from '@/core/pace/film-clock';
+import { periodStops } from '@/core/film/period-stops';
 import type { Room } from '../room';
 import { mayGoOn, type Watch } from '../watch';
 import { stillPicture } from './picture';
@@ -16,7 +16,7 @@ export async function stillsPdf(
   watch: Watch,
 ): Promise<Uint8Array<ArrayBuffer>> {
   const { stage, project } = room.film;
-  const timesSec = moments === 'periods' ? Array.from(periodTimesSec(room.film.clock)) : moments;
+  const timesSec = moments === 'periods' ? periodStops(room.film) : moments;
   const file = await PDFDocument.create();
   file.setTitle(project.name);
   file.setCreator('Plucky Tempo');

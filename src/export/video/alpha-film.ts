@@ -29,7 +29,7 @@ export async function encodeAlphaFilm(room: Room, job: FilmJob, file: FilmFile, 
     const context = contextOf(widthPx, heightPx, true);
     for (let frame = from; frame < to; frame++) {
       await mayGoOn(watch);
-      paintMoment(room, context, frameTimeSec(room.film.clock, frame), true);
+      paintMoment(room, context, frameTimeSec(room.film, frame), true);
       const sample = new VideoSample(context.canvas, {
         timestamp: (frame - from) / framesPerSec,
         duration: 1 / framesPerSec,

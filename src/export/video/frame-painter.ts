@@ -1,4 +1,4 @@
-import type { PreparedFilm } from '@/core/chart/prepare';
+import type { PreparedFilm } from '@/core/film/prepare-film';
 import { frameTimeSec } from '@/core/pace/film-clock';
 import { changedRows, type Rows } from '@/core/scene/changed-rows';
 import type { Scene } from '@/core/scene/scene';
@@ -38,11 +38,11 @@ export function createFramePainter(
   resources: PaintResources,
 ): FramePainter {
   const scale = widthPx / film.stage.widthPx;
-  const frameUs = 1e6 / film.clock.framesPerSec;
+  const frameUs = 1e6 / film.framesPerSec;
   const converter = createI420Converter(widthPx, heightPx);
   let shown: Scene | null = null;
   const paintNow = async (frame: number): Promise<VideoFrame> => {
-    const scene = exportedScene(film, frameTimeSec(film.clock, frame), false);
+    const scene = exportedScene(film, frameTimeSec(film, frame), false);
     const before = shown;
     shown = null;
     const timestamp = Math.round(frame * frameUs);

@@ -1,5 +1,5 @@
+import { cssFont } from '@/core/scene/css-font';
 import type { Font, MeasureText } from '@/core/scene/text-fit';
-import { cssFont } from './canvas-font';
 
 type TextContext = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 

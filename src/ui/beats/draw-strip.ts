@@ -1,4 +1,4 @@
-import type { FilmOverview } from '@/core/chart/overview';
+import type { FilmOverview } from '@/core/film/overview';
 
 /** Heights of the strip's three zones, in CSS pixels from the top. */
 export const zones = { rulerPx: 16, labelPx: 18 };

@@ -1,15 +1,16 @@
 'use client';
 
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import type { FilmOverview } from '@/core/chart/overview';
+import type { FilmOverview } from '@/core/film/overview';
 import { paceLimits } from '@/core/pace/pace';
+import { currentChart } from '@/state/current';
 import { documentStore, endGesture } from '@/state/document';
 import { beatWeight, setBeatWeight } from '@/state/edit-chart';
-import { currentChart } from '@/state/project-tables';
+import { playheadStore } from '@/state/playhead';
 import { sessionStore, setSession } from '@/state/session';
 import { goToControl } from '../go-to';
 import { useServices } from '../services';
-import { useSession } from '../use-state';
+import { usePlayhead, useSession } from '../use-state';
 import { drawStrip, lineAt, type StripInks, zones } from './draw-strip';
 import { clockWords } from './time-words';
 
@@ -130,8 +131,8 @@ export function Strip() {
         aria-label="Playhead"
         aria-valuemin={0}
         aria-valuemax={overview.lengthSec}
-        aria-valuenow={sessionStore.getState().readout?.timeSec ?? 0}
-        aria-valuetext={clockWords(sessionStore.getState().readout?.timeSec ?? 0)}
+        aria-valuenow={playheadSec()}
+        aria-valuetext={clockWords(playheadSec())}
         className="relative h-full"
         style={{ cursor }}
         onKeyDown={onKeyDown}
@@ -196,11 +197,13 @@ export function Strip() {
   );
 }
 
+const playheadSec = () => playheadStore.getState().readout?.timeSec ?? 0;
+
 /** Whose line is under the pointer, and its value at the playhead. */
 function LineTip({ x }: { readonly x: number | null }) {
   const hovered = useSession((state) => state.hovered);
   const name = useSession((state) => state.overview?.lines.find(({ category }) => category === hovered)?.name);
-  const value = useSession((state) => state.readout?.rows.find(({ category }) => category === hovered)?.valueText);
+  const value = usePlayhead((readout) => readout?.rows.find(({ category }) => category === hovered)?.valueText);
   if (x === null || name === undefined) return null;
   return (
     <div
@@ -220,13 +223,13 @@ function Playhead({ lengthSec }: { readonly lengthSec: number }) {
     const place = () => {
       const element = line.current;
       if (!element) return;
-      const timeSec = sessionStore.getState().readout?.timeSec ?? 0;
+      const timeSec = playheadSec();
       element.style.left = `${Math.min(100, (timeSec / lengthSec) * 100)}%`;
       element.parentElement?.setAttribute('aria-valuenow', timeSec.toFixed(3));
       element.parentElement?.setAttribute('aria-valuetext', clockWords(timeSec));
     };
     place();
-    return sessionStore.subscribe(place);
+    return playheadStore.subscribe(place);
   }, [lengthSec]);
   return (
     <div ref={line} className="pointer-events-none absolute top-0 bottom-0 -ml-px w-0.5 bg-ink">

@@ -7,7 +7,7 @@ import { captionHere } from '../pace/caption-here';
 import { IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
 import { useServices } from '../services';
-import { useSession } from '../use-state';
+import { usePlayhead, useSession } from '../use-state';
 import { clockWords } from './time-words';
 
 const speeds = [0.25, 0.5, 1, 2, 4];
@@ -107,14 +107,14 @@ export function Transport() {
 }
 
 function TimeWords() {
-  const readout = useSession((state) => state.readout);
+  const frame = usePlayhead((readout) => readout?.frame ?? null);
   const overview = useSession((state) => state.overview);
-  if (!readout || !overview) return null;
+  if (frame === null || !overview) return null;
   return (
     <p className="ml-3 flex items-baseline gap-3 font-mono text-[12px] whitespace-nowrap">
-      <strong className="text-[13px]">{clockWords(readout.frame / overview.framesPerSec)}</strong>
+      <strong className="text-[13px]">{clockWords(frame / overview.framesPerSec)}</strong>
       <span className="text-quiet">
-        of {clockWords(overview.lengthSec)} · frame {readout.frame}
+        of {clockWords(overview.lengthSec)} · frame {frame}
       </span>
     </p>
   );

@@ -1,16 +1,17 @@
 'use client';
 
 import { Plus, X } from 'lucide-react';
+import type { Readout } from '@/core/film/readout';
+import { putAt, valueAt } from '@/core/project/document-value';
 import type { DomainRule } from '@/core/scale/domain-rule';
-import { editChart } from '@/state/edit-chart';
-import { BoundColour, BoundNumber, BoundPick, BoundSwitch, BoundText } from '../parts/bound';
+import { editChart } from '@/state/current';
 import { Button, IconButton } from '../parts/button';
+import { Control, Controls } from '../parts/control';
 import { Field, Section } from '../parts/field';
 import { Fold } from '../parts/fold';
-import { dress, inChart } from '../parts/lens';
 import { NumberBox } from '../parts/number-box';
 import { PickField } from '../parts/pick-field';
-import { useChart, useSession } from '../use-state';
+import { useChart, useRestingPlayhead } from '../use-state';
 
 /** The value axis, its lines, and the legend. */
 export function AxisSection() {
@@ -30,72 +31,36 @@ export function AxisSection() {
           'zero-line',
         ]}
       >
-        <BoundText
-          control="axis-name"
-          lens={inChart('axis', 'name')}
-          maxLength={100}
-          placeholder="What the axis counts"
-        />
-        <BoundSwitch control="axis-ticks" lens={dress('axis', 'ticks')} />
-        <BoundPick
-          control="axis-side"
-          lens={dress('axis', 'side')}
-          choices={[
-            { value: 'start', label: 'Top or left' },
-            { value: 'end', label: 'Bottom or right' },
-          ]}
-        />
+        <Controls of={['axis-name', 'axis-ticks', 'axis-side']} />
         <PartsField />
         <IntervalField />
-        <BoundNumber control="grid-width" lens={dress('axis', 'gridWidth')} range={[0, 2]} step={0.05} unit="%" />
-        <BoundColour control="grid-colour" lens={dress('axis', 'gridColour')} automatic="Follows the background" />
-        <BoundSwitch control="zero-line" lens={dress('axis', 'zeroLine')} />
+        <Controls of={['grid-width', 'grid-colour', 'zero-line']} />
       </Fold>
       <Fold title="Average and target lines" holds={['average-line', 'targets']}>
-        <BoundSwitch control="average-line" lens={inChart('axis', 'average')} />
+        <Control id="average-line" />
         <Field control="targets">
           <Targets />
         </Field>
       </Fold>
       <Fold title="Legend" holds={['legend', 'legend-at', 'legend-order']}>
-        <BoundPick
-          control="legend"
-          lens={dress('legend', 'shown')}
-          choices={[
-            { value: 'auto', label: 'Where it helps' },
-            { value: 'never', label: 'Never' },
-          ]}
-          hint="It helps where colour tells groups or values."
-        />
-        <BoundPick
-          control="legend-at"
-          lens={dress('legend', 'at')}
-          choices={[
-            { value: 'top', label: 'Above the chart' },
-            { value: 'bottom', label: 'Below it' },
-          ]}
-        />
-        <BoundPick
-          control="legend-order"
-          lens={dress('legend', 'order')}
-          choices={[
-            { value: 'table', label: 'As in the table' },
-            { value: 'name', label: 'By name' },
-          ]}
-        />
+        <Controls of={['legend', 'legend-at', 'legend-order']} />
       </Fold>
     </Section>
   );
 }
 
+/** Where the chart's own part keeps the range of its axis. */
+const RANGE = 'own.domain';
+
+/** The greatest value on stage, to start from. */
+const topValue = (readout: Readout | null) => readout?.rows[0]?.value ?? 100;
+
 function RangeField() {
-  const domain = useChart((chart) => chart.domain);
-  const top = useSession((state) => state.readout?.rows[0]?.value ?? 100);
+  const domain = useChart((chart) => valueAt(chart, RANGE) as DomainRule | undefined);
+  const top = useRestingPlayhead(topValue);
   if (!domain) return null;
   const set = (rule: DomainRule, gesture: string | null = null) =>
-    editChart((chart) => {
-      chart.domain = rule;
-    }, gesture);
+    editChart((chart) => putAt(chart, RANGE, rule), gesture);
   return (
     <>
       <PickField
@@ -174,7 +139,7 @@ function IntervalField() {
 
 function Targets() {
   const targets = useChart((chart) => chart.axis.targets) ?? [];
-  const top = useSession((state) => state.readout?.rows[0]?.value ?? 100);
+  const top = useRestingPlayhead(topValue);
   return (
     <>
       {targets.map((target, i) => (

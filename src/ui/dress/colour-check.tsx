@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { closePairs, partColours, TOO_CLOSE } from '@/core/scale/colour-vision';
-import { editChart } from '@/state/edit-chart';
+import { editChart } from '@/state/current';
 import { Button } from '../parts/button';
 import { useChart, useSession } from '../use-state';
 

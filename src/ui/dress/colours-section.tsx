@@ -2,25 +2,18 @@
 
 import { useRef } from 'react';
 import { palettes } from '@/core/project/palettes';
-import { editChart } from '@/state/edit-chart';
+import { editChart } from '@/state/current';
 import { goToControl } from '../go-to';
-import { BoundColour, BoundPick } from '../parts/bound';
 import { Button } from '../parts/button';
+import { Control, Controls } from '../parts/control';
 import { Field, Section } from '../parts/field';
 import { FileChooser } from '../parts/file-chooser';
 import { Fold } from '../parts/fold';
-import { dress, type Lens } from '../parts/lens';
+import { PickField } from '../parts/pick-field';
 import { useServices } from '../services';
 import { useChart } from '../use-state';
 import { CategoryColours } from './category-colours';
 import { ColourCheck } from './colour-check';
-
-const rampEnd = (i: 0 | 1): Lens<string> => ({
-  read: (chart) => chart.dress.colour.ramp[i],
-  write: (chart, value) => {
-    chart.dress.colour.ramp[i] = value;
-  },
-});
 
 /** What colours mean, which they are, and whether they can be told apart. */
 export function ColoursSection() {
@@ -30,38 +23,18 @@ export function ColoursSection() {
   const grouped = useChart((chart) => chart.fields.colour !== '');
   return (
     <Section title="Colours">
-      <BoundPick
-        control="colour-by"
-        lens={dress('colour', 'by')}
-        choices={[
-          { value: 'category', label: 'Each its own' },
-          { value: 'group', label: 'By group' },
-          { value: 'value', label: 'By value' },
-          { value: 'one', label: 'One for all' },
-        ]}
+      <Control
+        id="colour-by"
         hint={
           by === 'group' && !grouped ? (
             <button type="button" className="underline" onClick={() => goToControl('colour-column')}>
               Choose in Shape which column holds the groups.
             </button>
-          ) : by === 'one' ? (
-            'Mark below who stands out.'
           ) : undefined
         }
       />
       {(by === 'category' || by === 'group') && <PaletteField />}
-      {by === 'value' && (
-        <>
-          <BoundColour control="ramp-low" lens={rampEnd(0)} />
-          <BoundColour control="ramp-high" lens={rampEnd(1)} />
-        </>
-      )}
-      {by === 'one' && (
-        <>
-          <BoundColour control="one-colour" lens={dress('colour', 'one')} />
-          <BoundColour control="highlight-colour" lens={dress('colour', 'highlight')} />
-        </>
-      )}
+      <Controls of={['ramp-low', 'ramp-high', 'one-colour', 'highlight-colour']} />
       <Field control="colours">
         <CategoryColours />
       </Field>
@@ -99,10 +72,11 @@ export function ColoursSection() {
 }
 
 function PaletteField() {
+  const palette = useChart((chart) => chart.dress.colour.palette);
   return (
-    <BoundPick
+    <PickField
       control="palette"
-      lens={dress('colour', 'palette')}
+      value={palette}
       choices={palettes.map(({ id, name, colours }) => ({
         value: id,
         name,
@@ -117,6 +91,11 @@ function PaletteField() {
           </span>
         ),
       }))}
+      onChange={(id) =>
+        editChart((chart) => {
+          chart.dress.colour.palette = id;
+        })
+      }
     />
   );
 }

@@ -1,10 +1,10 @@
 'use client';
 
 import { AxisSection } from './axis-section';
-import { BarsSection } from './bars-section';
 import { ColoursSection } from './colours-section';
 import { ExtrasSection } from './extras-section';
 import { LooksSection } from './looks-section';
+import { MarksSection } from './marks-section';
 import { NumbersSection } from './numbers-section';
 import { PicturesSection } from './pictures-section';
 import { StageSection } from './stage-section';
@@ -16,7 +16,7 @@ export function DressBench() {
     <>
       <LooksSection />
       <WordsSection />
-      <BarsSection />
+      <MarksSection />
       <ColoursSection />
       <PicturesSection />
       <AxisSection />

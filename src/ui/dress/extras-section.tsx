@@ -3,11 +3,12 @@
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 import { type Anchor, type Extra, extraKinds, type Moment } from '@/core/project/film-parts';
-import { projectLimits } from '@/core/project/project';
+import { projectLimits } from '@/core/project/limits';
 import { shippedFamilies } from '@/core/project/text-style';
 import { edit } from '@/state/document';
 import { addExtra, changeExtra, momentAt, moveExtra, removeExtra } from '@/state/edit-film';
-import { sessionStore, setSession } from '@/state/session';
+import { playheadStore } from '@/state/playhead';
+import { setSession } from '@/state/session';
 import { clockWords } from '../beats/time-words';
 import { Button, IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
@@ -19,7 +20,7 @@ import { SelectField } from '../parts/select-field';
 import { SwitchField } from '../parts/switch-field';
 import { TextField } from '../parts/text-field';
 import { useServices } from '../services';
-import { useProject, useSession } from '../use-state';
+import { usePiece, useProject, useSession } from '../use-state';
 
 const kindWords: Record<Extra['kind'], string> = {
   text: 'Text',
@@ -53,7 +54,7 @@ function fresh(kind: Extra['kind']): Omit<Extra, 'id'> {
 /** Logos, notes, lines and boxes, placed freely. */
 export function ExtrasSection() {
   const { addPicture } = useServices();
-  const extras = useProject((project) => project.film.extras, none);
+  const extras = usePiece((piece) => piece.extras, none);
   const picked = useSession((state) => state.pickedExtra);
   const file = useRef<HTMLInputElement>(null);
   const extra = extras.find(({ id }) => id === picked);
@@ -153,10 +154,10 @@ function ExtraForm({ extra }: { readonly extra: Extra }) {
   const fonts = useProject((project) => project.fonts, noFonts);
   const set = (change: Partial<Extra>, gesture: string | null = null) => changeExtra(extra.id, change, gesture);
   const { anchor } = extra;
-  const anchorValue = anchor.kind === 'stage' ? anchor.corner : `bar:${anchor.category}`;
+  const anchorValue = anchor.kind === 'stage' ? anchor.corner : `${MARK}${anchor.category}`;
   const setAnchor = (value: string) => {
-    const next: Anchor = value.startsWith('bar:')
-      ? { kind: 'bar', category: value.slice(4), dx: 3, dy: 0 }
+    const next: Anchor = value.startsWith(MARK)
+      ? { kind: 'mark', category: value.slice(MARK.length), dx: 3, dy: 0 }
       : {
           kind: 'stage',
           corner: value as (typeof corners)[number]['value'],
@@ -218,7 +219,7 @@ function ExtraForm({ extra }: { readonly extra: Extra }) {
           ...corners,
           ...(cube?.categories ?? [])
             .slice(0, 400)
-            .map((name) => ({ value: `bar:${name}`, label: name.slice(0, 60), note: 'travels with its bar' })),
+            .map((name) => ({ value: `${MARK}${name}`, label: name.slice(0, 60), note: 'travels with its bar' })),
         ]}
         onChange={setAnchor}
       />
@@ -272,6 +273,9 @@ function ExtraForm({ extra }: { readonly extra: Extra }) {
   );
 }
 
+/** Stands before the name of a category whose mark holds an extra, among the places to choose from. */
+const MARK = 'mark:';
+
 const noFonts: readonly { readonly family: string }[] = [];
 
 function TimeEnd({
@@ -303,7 +307,7 @@ function TimeEnd({
       <Button
         className="h-7!"
         onClick={() => {
-          const { readout } = sessionStore.getState();
+          const { readout } = playheadStore.getState();
           if (overview && readout) onChange(momentAt(overview, readout.timeSec));
         }}
       >

@@ -1,10 +1,11 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { type Look, lookOf, looks } from '@/core/project/looks';
+import { type Look, lookOf } from '@/core/project/look';
+import { looks } from '@/core/project/looks';
+import { currentChart } from '@/state/current';
 import { documentStore } from '@/state/document';
 import { applyLook } from '@/state/edit-film';
-import { currentChart } from '@/state/project-tables';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
 import { FileChooser } from '../parts/file-chooser';

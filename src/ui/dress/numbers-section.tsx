@@ -1,23 +1,20 @@
 'use client';
 
-import { projectLimits } from '@/core/project/project';
-import { groupings, locales } from '@/core/scale/number-format';
+import { projectLimits } from '@/core/project/limits';
 import { datePatterns, formatInstant } from '@/core/scale/period-format';
-import { editChart } from '@/state/edit-chart';
-import { BoundSelect, BoundSwitch, BoundText } from '../parts/bound';
+import { editChart } from '@/state/current';
+import { Controls } from '../parts/control';
 import { Section } from '../parts/field';
 import { Fold } from '../parts/fold';
-import { inChart, ofChart } from '../parts/lens';
 import { PickField } from '../parts/pick-field';
 import { SelectField } from '../parts/select-field';
-import { useChart, useSession } from '../use-state';
-
-const languages = new Intl.DisplayNames('en', { type: 'language' });
+import { TextField } from '../parts/text-field';
+import { useChart, useRestingPlayhead, useSession } from '../use-state';
 
 /** How numbers and dates are written. */
 export function NumbersSection() {
   const numbers = useChart((chart) => chart.numbers);
-  const auto = useSession((state) => state.readout?.rows[0]?.valueText ?? '');
+  const auto = useRestingPlayhead((readout) => readout?.rows[0]?.valueText ?? '');
   if (!numbers) return null;
   const [least, most] = projectLimits.decimals;
   return (
@@ -36,24 +33,9 @@ export function NumbersSection() {
           })
         }
       />
-      <BoundText control="prefix" lens={inChart('numbers', 'prefix')} maxLength={projectLimits.affixLength} row />
-      <BoundText control="suffix" lens={inChart('numbers', 'suffix')} maxLength={projectLimits.affixLength} row />
-      <BoundSwitch control="compact" lens={inChart('numbers', 'compact')} />
+      <Controls of={['prefix', 'suffix', 'compact']} />
       <Fold title="Language, percent, dates" holds={['locale', 'grouping', 'percent', 'date-pattern', 'date-own']}>
-        <BoundSelect
-          control="locale"
-          lens={inChart('numbers', 'locale')}
-          choices={locales.map((value) => ({ value, label: languages.of(value) ?? value }))}
-        />
-        <BoundSelect
-          control="grouping"
-          lens={inChart('numbers', 'grouping')}
-          choices={groupings.map((value) => ({
-            value,
-            label: { locale: 'As the language does', none: 'Nothing', thin: 'A thin space' }[value],
-          }))}
-        />
-        <BoundSwitch control="percent" lens={inChart('numbers', 'percent')} />
+        <Controls of={['locale', 'grouping', 'percent']} />
         <DateFields />
       </Fold>
     </Section>
@@ -85,7 +67,18 @@ function DateFields() {
             });
         }}
       />
-      <BoundText control="date-own" lens={ofChart('datePattern')} maxLength={60} placeholder="d MMMM yyyy" row />
+      <TextField
+        control="date-own"
+        value={pattern}
+        maxLength={60}
+        placeholder="d MMMM yyyy"
+        row
+        onChange={(text, gesture) =>
+          editChart((chart) => {
+            chart.datePattern = text;
+          }, gesture)
+        }
+      />
     </>
   );
 }

@@ -15,13 +15,12 @@ import { plainName } from '@/core/chart/pictures';
 import type { Picture } from '@/core/project/film-parts';
 import { edit } from '@/state/document';
 import { setCategoryPicture } from '@/state/edit-chart';
-import { BoundPick, BoundShare, BoundSwitch } from '../parts/bound';
 import { Button, IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
+import { Control, Controls } from '../parts/control';
 import { Field, Section } from '../parts/field';
 import { FileChooser } from '../parts/file-chooser';
 import { Fold } from '../parts/fold';
-import { dress } from '../parts/lens';
 import { useServices } from '../services';
 import { useChart, useProject, useSession } from '../use-state';
 
@@ -32,10 +31,9 @@ const SHOWN = 60;
 export function PicturesSection() {
   const { addCategoryPictures } = useServices();
   const file = useRef<HTMLInputElement>(null);
-  const shown = useChart((chart) => chart.dress.pictures.shown);
   return (
     <Section title="Pictures">
-      <BoundSwitch control="pictures" lens={dress('pictures', 'shown')} />
+      <Control id="pictures" />
       <Field control="add-pictures" bare>
         <Button className="w-full" onClick={() => file.current?.click()}>
           Choose pictures, or drop them anywhere
@@ -51,31 +49,7 @@ export function PicturesSection() {
           PNG, JPEG, WebP or SVG. A file called like a category goes to it.
         </p>
       </Field>
-      {shown && (
-        <>
-          <BoundPick
-            control="picture-at"
-            lens={dress('pictures', 'at')}
-            choices={[
-              { value: 'beside', label: 'Beside the name' },
-              { value: 'inside', label: 'At the foot' },
-              { value: 'end', label: 'At the end' },
-            ]}
-          />
-          <BoundPick
-            control="picture-shape"
-            lens={dress('pictures', 'shape')}
-            choices={[
-              { value: 'round', label: 'Round' },
-              { value: 'square', label: 'Square' },
-              { value: 'plain', label: 'As it is' },
-            ]}
-          />
-          <BoundShare control="picture-size" lens={dress('pictures', 'size')} range={[0.4, 1]} />
-          <BoundSwitch control="flags" lens={dress('pictures', 'flags')} />
-          <BoundSwitch control="monograms" lens={dress('pictures', 'monograms')} />
-        </>
-      )}
+      <Controls of={['picture-at', 'picture-shape', 'picture-size', 'flags', 'monograms']} />
       <Fold title="Who has which" holds={['picture-matches']}>
         <Field control="picture-matches" bare>
           <Matches />

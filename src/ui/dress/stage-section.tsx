@@ -2,7 +2,8 @@
 
 import { useRef } from 'react';
 import { type Background, backgroundKinds } from '@/core/project/background';
-import { projectLimits, type Stage } from '@/core/project/project';
+import type { Stage } from '@/core/project/film';
+import { projectLimits } from '@/core/project/limits';
 import { edit } from '@/state/document';
 import { setSession } from '@/state/session';
 import type { ControlId } from '../controls';

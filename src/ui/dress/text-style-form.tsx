@@ -1,14 +1,15 @@
 'use client';
 
 import { useRef } from 'react';
-import { projectLimits } from '@/core/project/project';
-import { type LabelPart, labelParts, shippedFamilies, type TextPart, type TextStyle } from '@/core/project/text-style';
-import { editChart } from '@/state/edit-chart';
-import { BoundColour, BoundNumber, BoundPick, BoundShare, BoundSwitch } from '../parts/bound';
+import { putAt, valueAt } from '@/core/project/document-value';
+import { projectLimits } from '@/core/project/limits';
+import { type LabelPart, labelParts, shippedFamilies, type TextPart } from '@/core/project/text-style';
+import { editChart } from '@/state/current';
 import { Button } from '../parts/button';
+import { Control, Controls } from '../parts/control';
 import { Field } from '../parts/field';
 import { FileChooser } from '../parts/file-chooser';
-import type { ChartDraft, Lens } from '../parts/lens';
+import { NumberField } from '../parts/number-field';
 import { SelectField } from '../parts/select-field';
 import { useServices } from '../services';
 import { useChart, useProject } from '../use-state';
@@ -18,58 +19,20 @@ const isLabel = (part: TextPart | LabelPart): part is LabelPart => labelParts.so
 /** Family, weight, size and colour of one kind of text. */
 export function TextStyleForm({ part }: { readonly part: TextPart | LabelPart }) {
   const label = isLabel(part);
-  const draftOf = (chart: ChartDraft) => (isLabel(part) ? chart.dress.labels[part] : chart.dress.texts[part]);
-  const of = <K extends keyof TextStyle>(key: K): Lens<TextStyle[K]> => ({
-    read: (chart) => (isLabel(part) ? chart.dress.labels[part] : chart.dress.texts[part])[key],
-    write: (chart, value) => {
-      (draftOf(chart) as Record<K, unknown>)[key] = value;
-    },
-  });
+  const at = label ? `dress.labels.${part}` : `dress.texts.${part}`;
   const counter = part === 'stamp' || part === 'total' || part === 'leader';
   return (
     <>
-      <FamilyField lens={of('family')} />
-      <BoundNumber control="type-weight" lens={of('weight')} range={[100, 900]} step={100} decimals={0} unit="" />
-      {label ? (
-        <BoundNumber control="type-size" lens={of('size')} range={projectLimits.labelSize} step={0.05} unit="times" />
-      ) : (
-        <BoundNumber
-          control="type-size"
-          lens={of('size')}
-          range={projectLimits.textSize}
-          step={0.2}
-          decimals={1}
-          unit="%"
-        />
-      )}
-      <BoundSwitch control="type-italic" lens={of('italic')} />
-      <BoundSwitch control="type-capitals" lens={of('capitals')} />
-      <BoundNumber
-        control="type-spacing"
-        lens={of('spacing')}
-        range={projectLimits.spacing}
-        times={100}
-        step={1}
-        decimals={0}
-        unit="%"
-      />
-      <BoundColour control="type-colour" lens={of('colour')} automatic="Follows the background" />
-      {!label && !counter && (
-        <BoundPick
-          control="type-align"
-          lens={of('align')}
-          choices={[
-            { value: 'start', label: 'Left' },
-            { value: 'middle', label: 'Middle' },
-            { value: 'end', label: 'Right' },
-          ]}
-        />
-      )}
-      <BoundShare control="type-shadow" lens={of('shadow')} />
+      <FamilyField at={at} />
+      <Control id="type-weight" at={at} />
+      <SizeField at={at} label={label} />
+      <Controls of={['type-italic', 'type-capitals', 'type-spacing', 'type-colour']} at={at} />
+      {!label && !counter && <Control id="type-align" at={at} />}
+      <Control id="type-shadow" at={at} />
       <Button
         onClick={() =>
           editChart((chart) => {
-            const { family } = draftOf(chart);
+            const family = String(valueAt(chart, `${at}.family`));
             for (const style of [...Object.values(chart.dress.texts), ...Object.values(chart.dress.labels)])
               style.family = family;
           })
@@ -81,9 +44,27 @@ export function TextStyleForm({ part }: { readonly part: TextPart | LabelPart })
   );
 }
 
-function FamilyField({ lens }: { readonly lens: Lens<string> }) {
+/** Texts are measured by the stage, labels by the room that they have. */
+function SizeField({ at, label }: { readonly at: string; readonly label: boolean }) {
+  const size = useChart((chart) => Number(valueAt(chart, `${at}.size`)));
+  if (size === null) return null;
+  const [min, max] = label ? projectLimits.labelSize : projectLimits.textSize;
+  const steps = label ? { step: 0.05, unit: 'times' } : { step: 0.2, decimals: 1, unit: '%' };
+  return (
+    <NumberField
+      control="type-size"
+      value={size}
+      min={min}
+      max={max}
+      {...steps}
+      onChange={(value, gesture) => editChart((chart) => putAt(chart, `${at}.size`, value), gesture)}
+    />
+  );
+}
+
+function FamilyField({ at }: { readonly at: string }) {
   const { addFont } = useServices();
-  const family = useChart(lens.read);
+  const family = useChart((chart) => String(valueAt(chart, `${at}.family`)));
   const own = useProject((project) => project.fonts, none);
   const file = useRef<HTMLInputElement>(null);
   if (family === null) return null;
@@ -91,7 +72,7 @@ function FamilyField({ lens }: { readonly lens: Lens<string> }) {
     ...own.map((font) => ({ value: font.family, label: font.family, note: 'yours' })),
     ...shippedFamilies.map((each) => ({ value: each.family, label: each.family, note: each.kind })),
   ];
-  const set = (value: string) => editChart((chart) => lens.write(chart, value));
+  const set = (value: string) => editChart((chart) => putAt(chart, `${at}.family`, value));
   return (
     <>
       <SelectField control="type-family" value={family} choices={choices} placeholder={family} onChange={set} />

@@ -1,40 +1,23 @@
 'use client';
 
-import { type ContentPart, projectLimits } from '@/core/project/project';
-import {
-  type Corner,
-  type CounterPart,
-  corners,
-  type LabelPart,
-  labelParts,
-  type TextPart,
-  textParts,
-} from '@/core/project/text-style';
-import { editChart } from '@/state/edit-chart';
+import type { ContentPart } from '@/core/project/chart';
+import { type LabelPart, labelParts, type TextPart, textParts } from '@/core/project/text-style';
+import { editChart } from '@/state/current';
 import { setSession } from '@/state/session';
-import type { ControlId } from '../controls';
-import { BoundSelect, BoundSwitch, BoundText } from '../parts/bound';
+import { type ControlId, specApplies, specOf } from '../controls';
+import { Control, Controls } from '../parts/control';
 import { Section } from '../parts/field';
 import { Fold } from '../parts/fold';
-import { inChart, type Lens } from '../parts/lens';
 import { SelectField } from '../parts/select-field';
 import { TokenMenu } from '../parts/token-menu';
 import { useChart, useSession } from '../use-state';
 import { TextStyleForm } from './text-style-form';
 
-const placeholders: Record<ContentPart, string> = {
-  title: 'What the film is about',
-  subtitle: 'What is counted, in what unit',
-  source: 'Where the numbers come from',
-  total: 'Total {total}',
-  leader: '{leader}',
-};
-
 /** Title, subtitle, source note, counters, and how all texts are set. */
 export function WordsSection() {
   return (
     <Section title="Words">
-      <Words part="title" lines={2} />
+      <Words part="title" />
       <Words part="subtitle" />
       <Words part="source" />
       <Fold
@@ -51,10 +34,11 @@ export function WordsSection() {
           'leader-text',
         ]}
       >
-        <Counter part="stamp" shown="stamp" at="stamp-at" />
-        <BoundSwitch control="stamp-rolls" lens={rolls} />
-        <Counter part="total" shown="total-shown" at="total-at" words="total-text" />
-        <Counter part="leader" shown="leader-shown" at="leader-at" words="leader-text" />
+        <Controls of={['stamp', 'stamp-at', 'stamp-rolls', 'total-shown']} />
+        <Words part="total" control="total-text" />
+        <Controls of={['total-at', 'leader-shown']} />
+        <Words part="leader" control="leader-text" />
+        <Control id="leader-at" />
       </Fold>
       <Fold
         title="Type"
@@ -78,31 +62,13 @@ export function WordsSection() {
   );
 }
 
-const rolls: Lens<boolean> = {
-  read: (chart) => chart.dress.rollingStamp,
-  write: (chart, value) => {
-    chart.dress.rollingStamp = value;
-  },
-};
-
-function Words({
-  part,
-  lines = 1,
-  control = part as ControlId,
-}: {
-  readonly part: ContentPart;
-  readonly lines?: number;
-  readonly control?: ControlId;
-}) {
+/** A text with the menu of its tokens. */
+function Words({ part, control = part }: { readonly part: ContentPart; readonly control?: ControlId }) {
+  const applies = useChart((chart) => specApplies(specOf(control), chart));
+  if (!applies) return null;
   return (
     <div className="relative">
-      <BoundText
-        control={control}
-        lens={inChart('text', part)}
-        maxLength={projectLimits.textLength}
-        placeholder={placeholders[part]}
-        lines={lines}
-      />
+      <Control id={control} />
       <TokenMenu
         name={part}
         onPick={(token) =>
@@ -113,47 +79,6 @@ function Words({
         }
       />
     </div>
-  );
-}
-
-const cornerWords: Record<Corner, string> = {
-  auto: 'Where there is room',
-  'top-start': 'Upper left',
-  'top-end': 'Upper right',
-  'bottom-start': 'Lower left',
-  'bottom-end': 'Lower right',
-};
-
-function Counter({
-  part,
-  shown,
-  at,
-  words,
-}: {
-  readonly part: CounterPart;
-  readonly shown: ControlId;
-  readonly at: ControlId;
-  readonly words?: ControlId;
-}) {
-  const on = useChart((chart) => chart.dress.counters[part].shown);
-  const of = <K extends 'shown' | 'at'>(key: K): Lens<K extends 'shown' ? boolean : Corner> => ({
-    read: (chart) => chart.dress.counters[part][key] as never,
-    write: (chart, value) => {
-      chart.dress.counters[part][key] = value as never;
-    },
-  });
-  return (
-    <>
-      <BoundSwitch control={shown} lens={of('shown')} />
-      {on && words && part !== 'stamp' && <Words part={part} control={words} />}
-      {on && (
-        <BoundSelect
-          control={at}
-          lens={of('at')}
-          choices={corners.map((value) => ({ value, label: cornerWords[value] }))}
-        />
-      )}
-    </>
   );
 }
 

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { ExportForm } from '@/core/project/export-form';
 import { type ExportRequest, type OfferedFormat, useServices } from '../services';
-import { useChart, useProject, useSession } from '../use-state';
+import { useChart, useProject, useRestingPlayhead, useSession } from '../use-state';
 import { formOf, furtherSizes, outputChoice, scaledTo } from './output-choice';
 
 /** What would be exported now: one request for each group and size, the first one for what is on stage. */
@@ -16,7 +16,7 @@ export function useOutput() {
   const name = useProject((project) => project.name, '');
   const clear = useProject((project) => project.film.stage.background.kind === 'clear', false);
   const overview = useSession((state) => state.overview);
-  const timeSec = useSession((state) => (choice.moment === 'playhead' ? (state.readout?.timeSec ?? 0) : 0));
+  const timeSec = useRestingPlayhead((readout) => readout?.timeSec ?? 0);
   const groups = useSession((state) => state.prepared?.groups ?? none);
   const grouped = useChart((chart) => chart.fields.group !== '') ?? false;
   const size = scaledTo(choice.side, widthPx, heightPx);
@@ -24,7 +24,7 @@ export function useOutput() {
   const offered = formats?.filter(({ alpha }) => clear || !alpha) ?? null;
   const format = offered?.find(({ id }) => id === choice.formatId) ?? offered?.[0] ?? null;
   const known = format ? { ...choice, formatId: format.id } : choice;
-  const film = { widthPx, heightPx, timeSec };
+  const film = { widthPx, heightPx, timeSec: choice.moment === 'playhead' ? timeSec : 0 };
   const form = formOf(known, film);
   const chosenGroups: readonly (string | null)[] =
     grouped && choice.allGroups ? groups.map((group) => group.name) : [null];

@@ -1,18 +1,18 @@
 'use client';
 
 import { paceLimits } from '@/core/pace/pace';
-import { beatWeight, editChart, setBeatWeight, setBeatWeights } from '@/state/edit-chart';
-import { BoundNumber, BoundPick } from '../parts/bound';
+import { editChart } from '@/state/current';
+import { beatWeight, setBeatWeight, setBeatWeights } from '@/state/edit-chart';
 import { Button } from '../parts/button';
+import { Controls } from '../parts/control';
 import { Section } from '../parts/field';
-import { inChart } from '../parts/lens';
 import { NumberField } from '../parts/number-field';
-import { useChart, useSession } from '../use-state';
+import { useChart, useRestingPlayhead, useSession } from '../use-state';
 
 /** Uneven pace: by the calendar, where places change, or by hand. */
 export function BeatSection() {
   const overview = useSession((state) => state.overview);
-  const period = useSession((state) => state.readout?.period ?? 0);
+  const period = useRestingPlayhead((readout) => readout?.period ?? 0);
   const beat = Math.min(period, (overview?.periodKeys.length ?? 0) - 2);
   const key = overview?.periodKeys[beat];
   const weight = useChart((chart) => (key === undefined ? 1 : beatWeight(chart, key)));
@@ -26,21 +26,7 @@ export function BeatSection() {
   }
   return (
     <Section title="Beats">
-      <BoundPick
-        control="sharing"
-        lens={inChart('pace', 'sharing')}
-        choices={[
-          { value: 'even', label: 'All alike' },
-          { value: 'calendar', label: 'The calendar' },
-        ]}
-      />
-      <BoundNumber
-        control="slow-at-swaps"
-        lens={inChart('pace', 'slowAtSwaps')}
-        range={paceLimits.slowAtSwaps}
-        step={0.25}
-        unit="times"
-      />
+      <Controls of={['sharing', 'slow-at-swaps']} />
       <p className="text-[12px] leading-snug text-quiet">
         Drag the lower edge between two beats of the strip to slow down or hurry, or set the one at the playhead here:{' '}
         <strong className="text-ink">

@@ -1,4 +1,5 @@
 import { addCaptions } from '@/state/edit-film';
+import { playheadStore } from '@/state/playhead';
 import { sessionStore, setSession } from '@/state/session';
 
 /** Seconds of a caption that is put at the playhead. */
@@ -6,7 +7,8 @@ const USUAL_SEC = 3;
 
 /** Puts a caption over the selected span, or at the playhead, and picks it. */
 export function captionHere(text: string): void {
-  const { overview, span, readout } = sessionStore.getState();
+  const { overview, span } = sessionStore.getState();
+  const { readout } = playheadStore.getState();
   if (!overview) return;
   const fromSec = Math.min(span?.[0] ?? readout?.timeSec ?? 0, Math.max(0, overview.lengthSec - 0.5));
   const toSec = Math.min(overview.lengthSec, span?.[1] ?? fromSec + USUAL_SEC);

@@ -3,27 +3,27 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 import type { Caption } from '@/core/project/film-parts';
-import { projectLimits } from '@/core/project/project';
+import { projectLimits } from '@/core/project/limits';
 import { changeCaption, momentAt, removeCaption } from '@/state/edit-film';
-import { sessionStore, setSession } from '@/state/session';
+import { playheadStore } from '@/state/playhead';
+import { setSession } from '@/state/session';
 import { clockWords } from '../beats/time-words';
-import { BoundPick, BoundSwitch } from '../parts/bound';
 import { Button, IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
+import { Controls } from '../parts/control';
 import { Field, Section } from '../parts/field';
 import { FileChooser } from '../parts/file-chooser';
 import { Fold } from '../parts/fold';
-import { dress } from '../parts/lens';
 import { TextField } from '../parts/text-field';
 import { TokenMenu } from '../parts/token-menu';
 import { useServices } from '../services';
-import { useProject, useSession } from '../use-state';
+import { usePiece, useSession } from '../use-state';
 import { captionHere } from './caption-here';
 
 /** Texts over spans of the film. */
 export function CaptionSection() {
   const { studio, saveCaptions, loadCaptions } = useServices();
-  const captions = useProject((project) => project.film.captions, none);
+  const captions = usePiece((piece) => piece.captions, none);
   const placed = useSession((state) => state.overview?.captions);
   const picked = useSession((state) => state.pickedCaption);
   const span = useSession((state) => state.span);
@@ -75,15 +75,7 @@ export function CaptionSection() {
       </Field>
       {chosen && <CaptionForm caption={chosen} />}
       <Fold title="Where captions stand, and files" holds={['caption-at', 'caption-panel', 'caption-files']}>
-        <BoundPick
-          control="caption-at"
-          lens={dress('captions', 'at')}
-          choices={[
-            { value: 'top', label: 'Above the chart' },
-            { value: 'bottom', label: 'Below it' },
-          ]}
-        />
-        <BoundSwitch control="caption-panel" lens={dress('captions', 'panel')} />
+        <Controls of={['caption-at', 'caption-panel']} />
         <Field control="caption-files">
           <div className="flex flex-wrap gap-2">
             <Button disabled={captions.length === 0} onClick={() => saveCaptions('srt')}>
@@ -111,7 +103,7 @@ const none: readonly Caption[] = [];
 function CaptionForm({ caption }: { readonly caption: Caption }) {
   const overview = useSession((state) => state.overview);
   const setEnd = (end: 'from' | 'to') => {
-    const { readout } = sessionStore.getState();
+    const { readout } = playheadStore.getState();
     if (overview && readout) changeCaption(caption.id, { [end]: momentAt(overview, readout.timeSec) });
   };
   return (

@@ -1,11 +1,10 @@
 'use client';
 
 import { buildSec, paceLimits } from '@/core/pace/pace';
+import { editChart } from '@/state/current';
 import { edit } from '@/state/document';
-import { editChart } from '@/state/edit-chart';
-import { BoundNumber } from '../parts/bound';
+import { Controls } from '../parts/control';
 import { Section } from '../parts/field';
-import { inChart } from '../parts/lens';
 import { NumberField } from '../parts/number-field';
 import { PickField } from '../parts/pick-field';
 import { useChart, useProject, useSession } from '../use-state';
@@ -78,20 +77,7 @@ export function LengthSection() {
           })
         }
       />
-      <BoundNumber
-        control="hold-start"
-        lens={inChart('pace', 'holdStartSec')}
-        range={paceLimits.holdSec}
-        step={0.1}
-        unit="s"
-      />
-      <BoundNumber
-        control="hold-end"
-        lens={inChart('pace', 'holdEndSec')}
-        range={paceLimits.holdSec}
-        step={0.1}
-        unit="s"
-      />
+      <Controls of={['hold-start', 'hold-end']} />
       {pace.length.by === 'whole' && stillSec > pace.length.sec * 0.9 && (
         <p className="text-[12px] text-accent-text">
           Holds, opening and closing are longer than the film, so they are shortened to leave a tenth of it for the

@@ -14,11 +14,12 @@ import {
 } from 'lucide-react';
 import { useState } from 'react';
 import { type MomentKind, momentKinds } from '@/core/motion/moments';
-import { projectLimits } from '@/core/project/project';
+import { putAt, valueAt } from '@/core/project/document-value';
+import { projectLimits } from '@/core/project/limits';
+import { currentChart, editChart } from '@/state/current';
 import { documentStore } from '@/state/document';
-import { beatWeight, editChart, setBeatWeight } from '@/state/edit-chart';
+import { beatWeight, setBeatWeight } from '@/state/edit-chart';
 import { addCaptions } from '@/state/edit-film';
-import { currentChart } from '@/state/project-tables';
 import { setSession } from '@/state/session';
 import { clockWords } from '../beats/time-words';
 import { IconButton } from '../parts/button';
@@ -46,9 +47,9 @@ const CAPTION_SEC = 3;
 export function MomentSection() {
   const { studio } = useServices();
   const overview = useSession((state) => state.overview);
-  const [kinds, setKinds] = useState<ReadonlySet<MomentKind>>(new Set(['lead', 'record', 'climb', 'fall', 'reign']));
+  const [kinds, setKinds] = useState<ReadonlySet<string>>(new Set(['lead', 'record', 'climb', 'fall', 'reign']));
   const all = overview?.moments ?? [];
-  const counts = new Map<MomentKind, number>();
+  const counts = new Map<string, number>();
   for (const { kind } of all) counts.set(kind, (counts.get(kind) ?? 0) + 1);
   const shown = all.filter(({ kind }) => kinds.has(kind)).slice(0, SHOWN);
   const slow = (period: number) => {
@@ -91,7 +92,7 @@ export function MomentSection() {
         {shown.length === 0 && <p className="text-[12px] text-quiet">Nothing of that kind happens in this film.</p>}
         <ol aria-label="Moments of the film" className="max-h-72 overflow-y-auto">
           {shown.map((moment) => {
-            const Icon = momentLooks[moment.kind].icon;
+            const Icon = (momentLooks[moment.kind as MomentKind] ?? momentLooks.lead).icon;
             return (
               <li key={moment.id} className="flex items-center gap-0.5 rounded-md hover:bg-line/40">
                 <button
@@ -138,8 +139,11 @@ export function MomentSection() {
   );
 }
 
+/** Where the chart's own part keeps how moments are told. */
+const WORDS = 'own.momentWords';
+
 function MomentWords() {
-  const words = useChart((chart) => chart.momentWords);
+  const words = useChart((chart) => valueAt(chart, WORDS) as Record<MomentKind, string> | undefined);
   if (!words) return null;
   return momentKinds.map((kind) => (
     <label key={kind} className="mb-1.5 block text-[12px] text-quiet">
@@ -149,9 +153,7 @@ function MomentWords() {
         maxLength={projectLimits.textLength}
         className="w-full rounded-md border border-line bg-card px-2 py-1.5 text-[13px] text-ink outline-none focus:border-ink"
         onChange={(event) =>
-          editChart((chart) => {
-            chart.momentWords[kind] = event.target.value;
-          }, `moment-words-${kind}`)
+          editChart((chart) => putAt(chart, `${WORDS}.${kind}`, event.target.value), `moment-words-${kind}`)
         }
       />
     </label>

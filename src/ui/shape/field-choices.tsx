@@ -2,7 +2,7 @@
 
 import { type Fields, fieldsOfShape, type TableShape } from '@/core/shaping/fields';
 import type { PeriodChoice } from '@/core/table/periods/recognise-periods';
-import { editChart } from '@/state/edit-chart';
+import { editChart } from '@/state/current';
 import { setSession } from '@/state/session';
 import type { ColumnSummary } from '@/workers/protocol';
 import { Button } from '../parts/button';

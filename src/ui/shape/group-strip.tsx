@@ -1,6 +1,6 @@
 'use client';
 
-import { editChart } from '@/state/edit-chart';
+import { editChart } from '@/state/current';
 import { cx } from '../parts/class-names';
 import { useChart, useSession } from '../use-state';
 

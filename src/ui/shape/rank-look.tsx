@@ -3,6 +3,7 @@
 import { rowSortingFeature, type SortingState, tableFeatures, useTable } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp, Flag } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
+import { familyOf } from '@/core/families/registry';
 import { decimalsOf, defaultNumbers, numberFormat } from '@/core/scale/number-format';
 import { periodLabel } from '@/core/scale/period-format';
 import type { Cube } from '@/core/shaping/cube';
@@ -29,7 +30,7 @@ export function RankLook() {
   const { table: worker } = useServices();
   const cube = useSession((state) => state.cube);
   // With fixed places nobody is ranked on stage; the table then shows the largest first.
-  const order = useChart((chart) => (chart.order === 'smallest' ? 'smallest' : 'largest')) ?? 'largest';
+  const order = useChart((chart) => familyOf(chart.family).numbers.order(chart)) ?? 'largest';
   const [sorting, setSorting] = useState<SortingState>([]);
   const [report, setReport] = useState<{ cube: Cube; look: LookReport } | null>(null);
   const [focus, setFocus] = useState<{ row: number; column: number; count: number } | null>(null);

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { editChart } from '@/state/edit-chart';
+import { editChart } from '@/state/current';
 import { setSession } from '@/state/session';
 import { useProblems } from '../gather/problem-list';
 import { goToControl } from '../go-to';

@@ -5,11 +5,11 @@ import { setSession } from '@/state/session';
 import { goToColour } from '../go-to';
 import { IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
-import { useSession } from '../use-state';
+import { usePlayhead, useSession } from '../use-state';
 
 /** The places at the playhead, with how far each has climbed since the last period. */
 export function Ranking() {
-  const readout = useSession((state) => state.readout);
+  const readout = usePlayhead((readout) => readout);
   const hovered = useSession((state) => state.hovered);
   const cube = useSession((state) => state.cube);
   const lines = useSession((state) => state.overview?.lines);
@@ -18,7 +18,7 @@ export function Ranking() {
     <aside aria-label="Ranking" className="flex h-full w-[220px] shrink-0 flex-col border-l border-line bg-paper">
       <div className="flex h-10 items-center justify-between border-b border-line pr-1 pl-3">
         <h2 className="font-display text-[15px] font-bold">Ranking</h2>
-        <span className="ml-2 truncate font-mono text-[12px] text-quiet">{readout?.periodLabel}</span>
+        <span className="ml-2 truncate font-mono text-[12px] text-quiet">{readout?.heading}</span>
         <IconButton label="Fold the ranking" className="ml-auto" onClick={() => setSession({ rankingOpen: false })}>
           <ChevronsRight className="size-4" aria-hidden />
         </IconButton>

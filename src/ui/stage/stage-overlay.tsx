@@ -1,16 +1,16 @@
 'use client';
 
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import type { ContentPart } from '@/core/project/chart';
+import type { StageBox } from '@/core/project/film';
 import type { Extra } from '@/core/project/film-parts';
-import type { ContentPart, StageBox } from '@/core/project/project';
 import type { StageRect } from '@/core/scene/part-box';
+import { currentChart, editChart } from '@/state/current';
 import { documentStore, edit, endGesture } from '@/state/document';
-import { editChart } from '@/state/edit-chart';
 import { changeExtra } from '@/state/edit-film';
-import { currentChart } from '@/state/project-tables';
 import { sessionStore, setSession } from '@/state/session';
 import { useServices } from '../services';
-import { useProject, useSession } from '../use-state';
+import { usePiece, usePlayhead, useProject, useSession } from '../use-state';
 
 interface OverlayProps {
   /** CSS pixels per stage pixel. */
@@ -188,7 +188,7 @@ export function BoxTool({ scale }: OverlayProps) {
 /** A frame around the picked extra; dragging it moves the extra. */
 export function ExtraTool({ scale }: OverlayProps) {
   const id = useSession((state) => state.pickedExtra);
-  const extra = useProject((project) => project.film.extras.find((each) => each.id === id) ?? null, null);
+  const extra = usePiece((piece) => piece.extras.find((each) => each.id === id) ?? null, null);
   const step = useSession((state) => state.step);
   // Nothing of it is there while nothing is picked: following every frame costs something.
   return extra && step === 'dress' ? <ExtraFrame scale={scale} extra={extra} /> : null;
@@ -197,7 +197,7 @@ export function ExtraTool({ scale }: OverlayProps) {
 function ExtraFrame({ scale, extra }: OverlayProps & { readonly extra: Extra }) {
   const services = useServices();
   const { id } = extra;
-  const frame = useSession((state) => state.readout?.frame);
+  const frame = usePlayhead((readout) => readout?.frame);
   const overview = useSession((state) => state.overview);
   const unit = useProject((project) => Math.min(project.film.stage.widthPx, project.film.stage.heightPx) / 100, 10);
   const [rect, setRect] = useState<StageRect | null>(null);
@@ -321,8 +321,8 @@ function sessionInk(background: string): string {
 /** The value under the pointer, in words. */
 export function ValueTip({ at }: { readonly at: { readonly x: number; readonly y: number } | null }) {
   const hovered = useSession((state) => state.hovered);
-  const row = useSession((state) => state.readout?.rows.find(({ category }) => category === hovered) ?? null);
-  const period = useSession((state) => state.readout?.periodLabel ?? '');
+  const row = usePlayhead((readout) => readout?.rows.find(({ category }) => category === hovered) ?? null);
+  const period = usePlayhead((readout) => readout?.periodLabel ?? '');
   if (!at || !row || sessionStore.getState().step === 'gather') return null;
   return (
     <div

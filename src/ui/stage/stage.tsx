@@ -1,9 +1,10 @@
 'use client';
 
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
-import { type ContentPart, contentParts } from '@/core/project/project';
+import { type ContentPart, contentParts } from '@/core/project/chart';
 import { labelParts, textParts } from '@/core/project/text-style';
 import type { Subject } from '@/core/scene/scene';
+import { playheadStore } from '@/state/playhead';
 import { sessionStore, setSession } from '@/state/session';
 import type { ControlId } from '../controls';
 import { goToColour, goToControl } from '../go-to';
@@ -189,13 +190,9 @@ function StageWords() {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const write = () => {
       last = performance.now();
-      const { readout } = sessionStore.getState();
-      if (!readout) return setWords('');
-      const rows = readout.rows.map(({ rank, name, valueText }) => `${rank}. ${name}, ${valueText}`);
-      setWords(`${readout.periodLabel}: ${rows.join('; ')}.`);
+      setWords(playheadStore.getState().readout?.sentence ?? '');
     };
-    const stop = sessionStore.subscribe((state, before) => {
-      if (state.readout === before.readout) return;
+    const stop = playheadStore.subscribe(() => {
       clearTimeout(timer);
       timer = setTimeout(write, Math.max(0, last + WORDS_EVERY_MS - performance.now()));
     });

@@ -1,0 +1,142 @@
+import { type ControlSpec, choices, percentInput } from '../../project/control-spec';
+
+const step = 'dress' as const;
+const labels = { step, fold: 'Labels' } as const;
+const shape = { step, fold: 'Shape', input: percentInput } as const;
+
+/** How many bars there are, in what order, and how they look; then how they change places. */
+export const rankedBarsControls: readonly ControlSpec[] = [
+  {
+    id: 'places',
+    path: 'own.places',
+    step,
+    label: 'Places on stage',
+    words: 'number of bars top ranks',
+    input: { kind: 'number', step: 1, unit: 'bars', decimals: 0 },
+  },
+  {
+    id: 'order',
+    path: 'own.order',
+    step,
+    label: 'In front',
+    words: 'largest smallest first sort order ascending descending fixed',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['largest', 'Largest'],
+        ['smallest', 'Smallest'],
+        ['table', 'Fixed places'],
+      ]),
+    },
+  },
+  {
+    id: 'direction',
+    path: 'dress.bars.direction',
+    step,
+    label: 'Bars are',
+    words: 'lying standing horizontal vertical columns',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['lying', 'Lying'],
+        ['standing', 'Standing'],
+      ]),
+    },
+  },
+  {
+    id: 'bar-names',
+    path: 'dress.bars.names',
+    ...labels,
+    label: 'Names',
+    words: 'labels category inside',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['beside', 'Beside'],
+        ['inside', 'Inside'],
+        ['hidden', 'Hidden'],
+      ]),
+    },
+  },
+  {
+    id: 'bar-values',
+    path: 'dress.bars.values',
+    ...labels,
+    label: 'Values',
+    words: 'labels numbers inside',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['outside', 'Outside'],
+        ['inside', 'Inside'],
+        ['hidden', 'Hidden'],
+      ]),
+    },
+  },
+  {
+    id: 'bar-ranks',
+    path: 'dress.bars.ranks',
+    ...labels,
+    label: 'Rank numbers',
+    words: 'place',
+    input: { kind: 'switch' },
+  },
+  {
+    id: 'long-names',
+    path: 'dress.bars.longNames',
+    ...labels,
+    label: 'Long names',
+    words: 'ellipsis wrap shrink',
+    input: {
+      kind: 'select',
+      choices: choices([
+        ['cut', 'Cut short'],
+        ['wrap', 'Take two lines'],
+        ['shrink', 'Get smaller, to a limit'],
+      ]),
+    },
+  },
+  { id: 'thickness', path: 'dress.bars.thickness', ...shape, label: 'Thickness', words: 'gap width height' },
+  { id: 'corners', path: 'dress.bars.corners', ...shape, label: 'Corners', words: 'round radius' },
+  { id: 'bar-gradient', path: 'dress.bars.gradient', ...shape, label: 'Runs out', words: 'gradient fade' },
+  {
+    id: 'bar-outline',
+    path: 'dress.bars.outline',
+    ...shape,
+    label: 'Outline',
+    words: 'border stroke',
+    input: { kind: 'number', step: 0.05, unit: '%' },
+  },
+  {
+    id: 'bar-outline-colour',
+    path: 'dress.bars.outlineColour',
+    ...shape,
+    label: 'Colour of the outline',
+    words: 'border',
+    input: { kind: 'colour', automatic: 'As the ink' },
+  },
+  { id: 'bar-shadow', path: 'dress.bars.shadow', ...shape, label: 'Shadow of bars', words: 'drop' },
+  {
+    id: 'swap-mode',
+    path: 'own.swapMode',
+    step: 'pace',
+    label: 'Bars change places',
+    words: 'crossing over period',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['at-crossing', 'Where values cross'],
+        ['over-period', 'Over the whole period'],
+      ]),
+    },
+  },
+  {
+    id: 'swap',
+    path: 'pace.swapSec',
+    step: 'pace',
+    label: 'Changing places takes',
+    words: 'swap overtake transition',
+    input: { kind: 'number', step: 0.05, unit: 's' },
+    when: [{ path: 'own.swapMode', is: ['at-crossing'] }],
+  },
+];

@@ -1,0 +1,65 @@
+import Joi from 'joi';
+import { type RankOrder, rankOrders } from '../../motion/contenders';
+import { type MomentKind, momentKinds } from '../../motion/moments';
+import { type SwapMode, swapModes } from '../../motion/slots';
+import type { Chart } from '../../project/chart';
+import type { FamilyDocument } from '../../project/family-document';
+import { dataNumber, oneOf, record, text, whole } from '../../project/schema/parts';
+import type { DomainRule } from '../../scale/domain-rule';
+
+/** What only a race of ranked bars knows. */
+export interface RankedBarsOwn {
+  /** Places on stage, from 1 to 50. */
+  readonly places: number;
+  readonly order: RankOrder;
+  readonly swapMode: SwapMode;
+  readonly domain: DomainRule;
+  /** How moments are told in captions; these may hold tokens. */
+  readonly momentWords: Readonly<Record<MomentKind, string>>;
+}
+
+/** A race of ranked bars. */
+export type RankedBarsChart = Chart<RankedBarsOwn>;
+
+/** Places that a race may have. */
+export const placesRange = [1, 50] as const;
+
+/** Places for a first race: all categories up to so many. */
+const FIRST_PLACES = 10;
+
+/** How moments are told before the person says otherwise. */
+const momentWords: Readonly<Record<MomentKind, string>> = {
+  lead: '{name} takes the lead',
+  entry: '{name} comes on stage',
+  exit: '{name} leaves the stage',
+  record: 'A record: {name} reaches {value}',
+  climb: '{name} climbs {places} places',
+  fall: '{name} falls {places} places',
+  reign: '{name} leads for {length}',
+};
+
+export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
+  version: 1,
+  migrations: {},
+  schema: Joi.object({
+    places: whole(placesRange, '', 'Places on stage'),
+    order: oneOf(rankOrders, 'Who stands in front'),
+    swapMode: oneOf(swapModes, 'Bars change places where their values cross, or over the whole period'),
+    domain: Joi.alternatives(
+      Joi.object({ kind: oneOf(['following', 'fixed'], 'The axis follows the leader, or stands still') }),
+      Joi.object({
+        kind: oneOf(['given'], 'The axis has the ends given'),
+        min: dataNumber('Lower end of the axis'),
+        max: dataNumber('Upper end of the axis'),
+      }),
+    ).required(),
+    momentWords: record(momentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
+  }),
+  defaults: (cube) => ({
+    places: cube ? Math.min(FIRST_PLACES, Math.max(1, cube.categories.length)) : FIRST_PLACES,
+    order: 'largest',
+    swapMode: 'at-crossing',
+    domain: { kind: 'following' },
+    momentWords,
+  }),
+};

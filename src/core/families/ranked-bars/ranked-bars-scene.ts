@@ -1,0 +1,96 @@
+import { ASCENT, labelNode, pushWithShadow } from '../../chart/text-block';
+import { smoothStep } from '../../motion/slots';
+import type { SceneNode } from '../../scene/scene';
+import { axisNodes, zeroLine } from '../shared/value-axis';
+import { BarDrawing } from './bar-drawing';
+import { type BarAt, barsAt } from './bars-at';
+import type { RankedBarsPlan } from './bars-plan';
+
+/** The chart's part of the picture at a moment: axis, bars, labels. Cost: O(n²) in the places on stage, O(n log P) in the data. */
+export function rankedBarsNodes(
+  prepared: RankedBarsPlan,
+  timeSec: number,
+): { nodes: SceneNode[]; bars: BarAt[]; words: number } {
+  const { axis, field: box, parts } = prepared;
+  const { bars, domain, words } = barsAt(prepared, timeSec);
+  const shapes: SceneNode[] = [];
+  const drawn = bars.map((bar) => new BarDrawing(prepared, bar));
+  for (const drawing of drawn) drawing.pushShape(shapes);
+  // Labels come after all bars, so that two bars that pass each other never hide a number.
+  for (let i = 0; i < drawn.length; i++) drawn[i]?.pushLabels(shapes, strengthOf(drawn, i, prepared.slotPx));
+  const nodes: SceneNode[] = [
+    {
+      kind: 'group',
+      id: 'axis',
+      opacity: words,
+      children: [...axisNodes(axis, box, domain, parts, averageOf(bars)), ...rankNodes(prepared)],
+    },
+    { kind: 'group', id: 'bars', clip: prepared.clip, children: shapes },
+    { kind: 'group', id: 'zero', opacity: words, children: zeroLine(axis, box, domain) },
+  ];
+  return { nodes, bars, words };
+}
+
+/** Of what is on stage; bars that come or go count as far as they show, so that nothing jumps. */
+function averageOf(bars: readonly BarAt[]): number {
+  let [sum, weight] = [0, 0];
+  for (const { value, opacity } of bars) {
+    sum += value * opacity;
+    weight += opacity;
+  }
+  return weight > 0 ? sum / weight : Number.NaN;
+}
+
+/**
+ * How strongly the labels of a bar show while another bar passes over it: of two that are level, only the upper one's
+ * can be read, so the lower one's are gone before they touch. In [0, 1], without a jump.
+ */
+function strengthOf(drawn: readonly BarDrawing[], i: number, slotPx: number): number {
+  let strength = 1;
+  const own = drawn[i];
+  if (!own) return 0;
+  for (let j = i + 1; j < drawn.length; j++) {
+    const other = drawn[j];
+    if (!other) continue;
+    const apart = Math.abs(other.bar.across - own.bar.across);
+    const need = (own.acrossPx + other.acrossPx) / 2;
+    if (apart < slotPx)
+      strength = Math.min(
+        strength,
+        smoothStep((apart - need) / Math.max(slotPx * 0.05, Math.min(slotPx * 0.25, slotPx - need))),
+      );
+  }
+  return strength;
+}
+
+const ranks = new WeakMap<RankedBarsPlan, SceneNode[]>();
+
+/** The number of each place; they stand still, so they are made once. */
+function rankNodes(prepared: RankedBarsPlan): SceneNode[] {
+  const known = ranks.get(prepared);
+  if (known) return known;
+  const { chart, field, slotPx, fonts, ink, places } = prepared;
+  const nodes: SceneNode[] = [];
+  const shown = chart.dress.bars.ranks && chart.own.order !== 'table';
+  for (let place = 0; shown && place < places; place++) {
+    const middle = (place + 0.5) * slotPx;
+    const lying = chart.dress.bars.direction === 'lying';
+    const x = lying ? prepared.rankAt : field.x + middle;
+    const y = lying ? field.y + middle + fonts.rank.sizePx * 0.35 : prepared.rankAt + fonts.rank.sizePx * ASCENT;
+    const node = labelNode(
+      `rank:${place}`,
+      { part: 'rank' },
+      String(place + 1),
+      x,
+      y,
+      fonts.rank,
+      ink.rank,
+      lying ? 'start' : 'middle',
+      1,
+      true,
+    );
+    pushWithShadow(nodes, node, chart.dress.labels.rank.shadow);
+  }
+  ranks.set(prepared, nodes);
+  return nodes;
+}

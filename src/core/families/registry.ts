@@ -1,0 +1,15 @@
+import type { Family } from './family';
+import { rankedBars } from './ranked-bars';
+
+/** Every family of charts. A new one is a folder beside this file and a word in this list. */
+export const families: readonly Family[] = [rankedBars];
+
+/** The family that a new project starts with. */
+export const firstFamily: Family = rankedBars;
+
+/** A family by its id. @throws RangeError for an id that is not in the list, which reading a document rules out. */
+export function familyOf(id: string, list: readonly Family[] = families): Family {
+  const family = list.find((each) => each.id === id);
+  if (!family) throw new RangeError(`family: must be one of ${list.map((each) => each.id).join(', ')}, received ${id}`);
+  return family;
+}

@@ -1,0 +1,46 @@
+/** The axis' range as a function of time. */
+export interface DomainCourse {
+  readonly knotSec: number;
+  readonly low: Float64Array;
+  readonly high: Float64Array;
+}
+
+/** The axis' range at a moment, in data units; `min < max`. */
+export interface Domain {
+  readonly min: number;
+  readonly max: number;
+}
+
+/** A range that stays as it is. */
+export function constantDomain(min: number, max: number): DomainCourse {
+  return { knotSec: 1, low: Float64Array.of(min, min), high: Float64Array.of(max, max) };
+}
+
+/** The axis' range at a time; all-zero data gets the range from 0 to 1. */
+export function domainAt(course: DomainCourse, timeSec: number): Domain {
+  const place = Math.min(course.high.length - 1, Math.max(0, timeSec / course.knotSec));
+  const knot = Math.min(course.high.length - 2, Math.floor(place));
+  const share = place - knot;
+  const at = (heights: Float64Array) => (heights[knot] ?? 0) * (1 - share) + (heights[knot + 1] ?? 0) * share;
+  const [min, max] = [at(course.low), at(course.high)];
+  return max > min ? { min, max } : { min: 0, max: 1 };
+}
+
+const extremes = new WeakMap<DomainCourse, [number, number]>();
+
+/** The least and the greatest end that the axis ever has; `[0, 1]` for all-zero data. */
+export function extremesOf(course: DomainCourse): [number, number] {
+  const known = extremes.get(course);
+  if (known) return known;
+  let [min, max] = [0, 0];
+  for (const value of course.low) if (value < min) min = value;
+  for (const value of course.high) if (value > max) max = value;
+  const found: [number, number] = max > min ? [min, max] : [0, 1];
+  extremes.set(course, found);
+  return found;
+}
+
+/** Where a value lies in a domain, in [0, 1]. Halved before parted, so that -1e308 to 1e308 does not overflow. */
+export function placeInDomain({ min, max }: Domain, value: number): number {
+  return Math.min(1, Math.max(0, (value / 2 - min / 2) / (max / 2 - min / 2)));
+}

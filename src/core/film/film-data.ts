@@ -1,0 +1,55 @@
+import type { Project } from '../project/project';
+import type { Cube } from '../shaping/cube';
+import type { Cubes } from './prepare-film';
+
+/** A cube as JSON can hold it: missing values are null. */
+export type PlainCube = Omit<Cube, 'values'> & { readonly values: readonly (number | null)[] };
+
+/** Cubes as JSON can hold them. */
+export function plainCubes(cubes: Cubes): Record<string, PlainCube> {
+  const plain = (cube: Cube): PlainCube => ({
+    ...cube,
+    values: Array.from(cube.values, (value) => (Number.isNaN(value) ? null : value)),
+  });
+  return Object.fromEntries(Array.from(cubes, ([id, cube]) => [id, plain(cube)]));
+}
+
+/** Plain cubes, as the core takes them. */
+export function cubesOf(plain: Readonly<Record<string, PlainCube>>): Cubes {
+  return new Map(
+    Object.entries(plain).map(([id, cube]) => [
+      id,
+      { ...cube, values: Float64Array.from(cube.values, (value) => value ?? Number.NaN) },
+    ]),
+  );
+}
+
+/** What a web page carries: the film's document, its values, its pictures. */
+export interface FilmData {
+  readonly project: Project;
+  /** Each chart's values, by its id. */
+  readonly cubes: Readonly<Record<string, PlainCube>>;
+  /** Data addresses by image id. */
+  readonly images: Readonly<Record<string, string>>;
+}
+
+/** The film as JSON that can stand inside a page: no text in it can end the element that holds it. */
+export function filmJson(project: Project, cubes: Cubes, images: ReadonlyMap<string, string>): string {
+  // What only the editor needs stays at home: files, steps, edits.
+  const tables = project.tables.map(({ id, name, source }) => ({
+    id,
+    name,
+    source: { ...source, fileName: '' },
+    added: [],
+    steps: [],
+  }));
+  const data: FilmData = {
+    project: { ...project, tables },
+    cubes: plainCubes(cubes),
+    images: Object.fromEntries(images),
+  };
+  return JSON.stringify(data)
+    .replaceAll('<', '\\u003c')
+    .replaceAll('\u2028', '\\u2028')
+    .replaceAll('\u2029', '\\u2029');
+}

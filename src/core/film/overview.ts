@@ -1,0 +1,92 @@
+import type { PlacedCaption } from '../chart/captions';
+import type { ToldMoment } from '../families/family';
+import { periodTimesSec } from '../pace/film-clock';
+import { plainLine } from '../scene/text-fit';
+import { placedPiece } from './piece-at';
+import type { PreparedFilm, PreparedPiece } from './prepare-film';
+
+/** A piece at a glance, for the timeline: sent over once for each edit. Times are in seconds from the piece's start. */
+export interface PieceOverview {
+  readonly pieceId: string;
+  readonly places: number;
+  readonly periodLabels: readonly string[];
+  readonly periodKeys: readonly string[];
+  /** When the film reaches each period. */
+  readonly periodSec: Float64Array;
+  /** `spanStartSec` of the clock. */
+  readonly spanStartSec: Float64Array;
+  /** Lines of the map, who is longest on stage first: place in the cube, name and colour. */
+  readonly lines: readonly { readonly category: number; readonly name: string; readonly colour: string }[];
+  /** Slots at `sampleCount` even times: `slots[line * sampleCount + i]`; `places` is off stage. */
+  readonly slots: Float32Array;
+  readonly sampleCount: number;
+  readonly leads: readonly { readonly timeSec: number; readonly category: number; readonly name: string }[];
+  /** What happens, in order of time, told in the person's words. */
+  readonly moments: readonly ToldMoment[];
+  readonly captions: readonly PlacedCaption[];
+  /** By category: its colour, for lists that show them all. */
+  readonly colours: readonly string[];
+  /** What the background comes to, taken as one colour. */
+  readonly ground: string;
+  readonly openingSec: number;
+  readonly closingSec: number;
+}
+
+/** A film at a glance, with the piece that is edited. */
+export interface FilmOverview extends PieceOverview {
+  readonly lengthSec: number;
+  readonly frameCount: number;
+  readonly framesPerSec: number;
+  /** Pictures and flags that the painter needs. */
+  readonly imageIds: readonly string[];
+}
+
+/** The film's length and one piece's map, times and moments. @param pieceId The piece that is edited; see `placedPiece`. */
+export function overviewOf(film: PreparedFilm, pieceId: string | null = null): FilmOverview {
+  const { lengthSec, frameCount, framesPerSec } = film;
+  return {
+    lengthSec,
+    frameCount,
+    framesPerSec,
+    imageIds: imageIdsOf(film),
+    ...pieceOverview(placedPiece(film, pieceId)),
+  };
+}
+
+function pieceOverview({ piece, chart }: PreparedPiece): PieceOverview {
+  const { family, cube, course, colours, frame } = chart;
+  const { clock } = course;
+  const { categories, leads, ...map } = family.mapOf(chart);
+  const nameOf = (category: number) => plainLine((cube.categories[category] ?? '').slice(0, 300));
+  return {
+    pieceId: piece.id,
+    ...map,
+    periodLabels: chart.periodLabels,
+    periodKeys: cube.periods.map((period) => period.key),
+    periodSec: periodTimesSec(clock),
+    spanStartSec: clock.spanStartSec,
+    lines: categories.map((category) => ({
+      category,
+      name: nameOf(category),
+      colour: colours.ofCategory[category] ?? '#888888',
+    })),
+    leads: leads.map(({ timeSec, category }) => ({ timeSec, category, name: nameOf(category) })),
+    moments: family.momentsOf(chart),
+    captions: chart.captions,
+    colours: colours.ofCategory,
+    ground: frame.inks.ground,
+    openingSec: clock.openingSec,
+    closingSec: clock.closingSec,
+  };
+}
+
+/** The pictures that a film is drawn with, those of categories that are never on stage left out. */
+function imageIdsOf({ pieces, stage }: PreparedFilm): string[] {
+  const ids = new Set<string>();
+  for (const { piece, chart } of pieces) {
+    for (const id of chart.family.imageIds(chart.plan)) ids.add(id);
+    for (const extra of piece.extras) if (extra.kind === 'picture') ids.add(extra.pictureId);
+  }
+  if (stage.background.kind === 'picture') ids.add(stage.background.pictureId);
+  return [...ids];
+}

@@ -1,0 +1,85 @@
+import { backgroundColour } from '../chart/background';
+import { captionAt, captionNodes } from '../chart/captions';
+import { type ExtraSetting, extraNodes } from '../chart/extras';
+import { stampNodes } from '../chart/stamp';
+import { blockNodes } from '../chart/text-block';
+import { hasTokens } from '../chart/words';
+import type { ChartPicture } from '../families/family';
+import type { FilmPiece } from '../project/film';
+import type { Scene, SceneNode } from '../scene/scene';
+import { pieceAt } from './piece-at';
+import { type PreparedChart, wordsAt } from './prepare-chart';
+import type { PreparedFilm } from './prepare-film';
+
+/**
+ * The picture of a film at a moment: a pure function of the prepared film and the time.
+ *
+ * @param timeSec Seconds from the film's start; clamped to the film.
+ */
+export function sceneAt(film: PreparedFilm, timeSec: number): Scene {
+  const { stage, background } = film;
+  const { piece, pieceSec } = pieceAt(film, timeSec);
+  return {
+    widthPx: stage.widthPx,
+    heightPx: stage.heightPx,
+    background: backgroundColour(stage.background),
+    nodes: [...background, ...pieceNodes(piece.piece, piece.chart, pieceSec)],
+  };
+}
+
+function pieceNodes({ extras }: FilmPiece, chart: PreparedChart, timeSec: number): SceneNode[] {
+  const picture = chart.family.pictureAt(chart.plan, timeSec);
+  const setting: ExtraSetting = {
+    stage: chart.stage,
+    cube: chart.cube,
+    clock: chart.course.clock,
+    markPlaceOf: markPlaces(chart, picture),
+    wordsOf: (template) => wordsAt(chart.family, chart, template, timeSec),
+    measure: chart.measure,
+  };
+  const layer = (behind: boolean) =>
+    extras.filter((extra) => extra.behind === behind).flatMap((extra) => extraNodes(extra, setting, timeSec));
+  return [
+    ...layer(true),
+    ...picture.nodes,
+    wordsGroup(chart, timeSec, picture.words),
+    ...captionsOf(chart, timeSec),
+    ...layer(false),
+  ];
+}
+
+/** The marks by the names of their categories, for extras that travel with them. */
+function markPlaces({ cube }: PreparedChart, picture: ChartPicture): ExtraSetting['markPlaceOf'] {
+  let marks: ReturnType<ChartPicture['marks']> | null = null;
+  return (name) => {
+    marks ??= picture.marks();
+    return marks.get(cube.categories.indexOf(name)) ?? null;
+  };
+}
+
+/** How far below their place texts start when they slide in, in hundredths of the stage's shorter side. */
+const SLIDE = 1.5;
+
+/** Texts, stamp and legend. While they slide in, all of them stand a little lower. */
+function wordsGroup(chart: PreparedChart, timeSec: number, words: number): SceneNode {
+  const { frame, measure, course, family, periodLabels } = chart;
+  const { clock } = course;
+  const { dress, pace } = chart.chart;
+  const moving = frame.blocks
+    .filter(({ template }) => hasTokens(template))
+    .flatMap((block) => blockNodes(block, wordsAt(family, chart, block.template, timeSec), measure));
+  const stamp = frame.stamp ? stampNodes(frame.stamp, periodLabels, clock, timeSec, dress.rollingStamp, measure) : [];
+  const children = [...chart.still, ...moving, ...stamp, ...frame.legend];
+  const build = timeSec < clock.lengthSec / 2 ? pace.opening : pace.closing;
+  const slides = words < 1 && build.words === 'slide';
+  const shift = slides ? { shift: { dx: 0, dy: (1 - words) * SLIDE * frame.unit } } : {};
+  return { kind: 'group', id: 'words', opacity: words, children, ...shift };
+}
+
+function captionsOf(chart: PreparedChart, timeSec: number): SceneNode[] {
+  const caption = captionAt(chart.captions, timeSec);
+  const { captions: box, inks } = chart.frame;
+  if (!caption || !box) return [];
+  const words = wordsAt(chart.family, chart, caption.text, timeSec);
+  return captionNodes(caption, words, { box, inks, dress: chart.chart.dress, timeSec, measure: chart.measure });
+}

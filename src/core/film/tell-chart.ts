@@ -1,0 +1,33 @@
+import type { Family, ToldChart } from '../families/family';
+import type { Memory } from '../families/memory';
+import type { Chart } from '../project/chart';
+import { decimalsOf, numberFormat } from '../scale/number-format';
+import { periodLabel } from '../scale/period-format';
+import { plainLine } from '../scene/text-fit';
+import type { Cube } from '../shaping/cube';
+
+/** A label of a period is cut after so many characters: no stage has room for more. */
+const LABEL_LENGTH = 200;
+
+/** What a chart is told from. */
+export interface TellInput {
+  readonly chart: Chart;
+  readonly cube: Cube;
+  readonly family: Family;
+  readonly framesPerSec: number;
+  readonly memory: Memory;
+}
+
+/** Values, times and words of a chart, without its look: all that numbers and texts need. @throws RangeError if the cube has no period. */
+export function tellChart({ chart, cube, family, framesPerSec, memory }: TellInput): ToldChart {
+  const { locale } = chart.numbers;
+  return {
+    chart,
+    cube,
+    course: family.courseOf({ chart, cube, framesPerSec, memory }),
+    periodLabels: cube.periods.map((period) =>
+      plainLine(periodLabel(cube.kind, period, chart.datePattern, locale).slice(0, LABEL_LENGTH)),
+    ),
+    formatValue: numberFormat(chart.numbers, decimalsOf(cube.values)),
+  };
+}

@@ -1,0 +1,66 @@
+import type { Family, ToldChart } from '../families/family';
+import { Memory } from '../families/memory';
+import { families, familyOf } from '../families/registry';
+import type { FilmPiece } from '../project/film';
+import { playedPieces } from '../project/pieces';
+import type { Project } from '../project/project';
+import type { Cube } from '../shaping/cube';
+import { tellChart } from './tell-chart';
+
+/** The values of a project's charts, by the chart's id. */
+export type Cubes = ReadonlyMap<string, Cube>;
+
+/** A piece that has its place in the film. */
+export interface ToldPiece<C extends ToldChart = ToldChart> {
+  readonly piece: FilmPiece;
+  readonly family: Family;
+  readonly chart: C;
+  /** When it begins, in seconds of the film. */
+  readonly fromSec: number;
+  readonly lengthSec: number;
+}
+
+/** The pieces of a film one after the other, without gaps; at least one. */
+export interface Timeline<P = ToldPiece> {
+  readonly lengthSec: number;
+  readonly framesPerSec: number;
+  /** `max(1, round(lengthSec * framesPerSec))` */
+  readonly frameCount: number;
+  readonly pieces: readonly [P, ...P[]];
+}
+
+/** What a film is told with. */
+export interface TellSetting {
+  /** What was dear to make before; one of its own where it is left out. */
+  readonly memory?: Memory;
+  /** The families that charts may be of. */
+  readonly list?: readonly Family[];
+}
+
+/**
+ * Values, times and words of a whole film, without its look.
+ *
+ * @param cubes The values of each chart that plays.
+ * @throws RangeError if a chart has no values or its cube no period.
+ */
+export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = {}): Timeline {
+  const { memory = new Memory(), list = families } = setting;
+  const { framesPerSec } = project.film;
+  const pieces: ToldPiece[] = [];
+  let fromSec = 0;
+  for (const { piece, chart } of playedPieces(project)) {
+    const cube = cubes.get(chart.id);
+    if (!cube) throw new RangeError(`cubes: must hold the values of each chart, received none of ${chart.id}`);
+    const family = familyOf(chart.family, list);
+    const told = tellChart({ chart, cube, family, framesPerSec, memory });
+    const { lengthSec } = told.course.clock;
+    pieces.push({ piece, family, chart: told, fromSec, lengthSec });
+    fromSec += lengthSec;
+  }
+  return {
+    lengthSec: fromSec,
+    framesPerSec,
+    frameCount: Math.max(1, Math.round(fromSec * framesPerSec)),
+    pieces: pieces as [ToldPiece, ...ToldPiece[]],
+  };
+}

@@ -1,0 +1,169 @@
+import type { FilmClock } from '../pace/film-clock';
+import type { Cube } from '../shaping/cube';
+import { findContenders, type RankOrder } from './contenders';
+import type { Between } from './interpolation';
+import { findRankEvents, type RankEvents } from './rank-events';
+import { buildSeries, type GapRule, type SeriesSet, valueInStep } from './series';
+import { eventsAtPeriods, rankAt, type SlotTracks, type SwapMode, showings, slotAt, stepAt, trackSlots } from './slots';
+
+/** What decides the values and places of a race, apart from the data and the clock. */
+export interface RaceSettings {
+  readonly places: number;
+  readonly order: RankOrder;
+  readonly between: Between;
+  readonly gaps: GapRule;
+  readonly swapMode: SwapMode;
+  readonly swapSec: number;
+}
+
+/** A race ready to be asked about any moment. */
+export interface Race {
+  readonly clock: FilmClock;
+  readonly series: SeriesSet;
+  readonly tracks: SlotTracks;
+  readonly swapSec: number;
+  /** `showing[k]`: the stretches of time in which series `k` may show. */
+  readonly showing: readonly (readonly [number, number][])[];
+  readonly lookup: TimeLookup;
+}
+
+/** Series that may show, by equal slices of the film; slice `i` holds `list[offset[i]] ..` up to `offset[i + 1]`. */
+interface TimeLookup {
+  readonly sliceSec: number;
+  readonly offset: Int32Array;
+  readonly list: Int32Array;
+}
+
+/** One category at a moment. */
+export interface Place {
+  /** Index into `Race.series`. */
+  readonly series: number;
+  /** Place in the cube. */
+  readonly category: number;
+  /** Data units; the nearest known value while a category comes or goes. */
+  readonly value: number;
+  /** Where it is drawn: 0 is the first place, `places` just off stage. */
+  readonly slot: number;
+  /** Clipped rank: 0 is the first, `places` is off stage. */
+  readonly rank: number;
+}
+
+/** Values and changes of rank of a race, before it is given a pace. */
+export interface Standings {
+  readonly series: SeriesSet;
+  readonly events: RankEvents;
+}
+
+/**
+ * Finds who can be on stage, and every change of rank.
+ *
+ * @throws RangeError if `places` is less than 1.
+ */
+export function findStandings(cube: Cube, settings: RaceSettings): Standings {
+  const { places, order, between, gaps } = settings;
+  if (!(places >= 1)) throw new RangeError(`places: must be at least 1, received ${places}`);
+  const all = Int32Array.from(cube.categories, (_, c) => c);
+  const contenders = findContenders(buildSeries(cube, all, gaps, between, false), places, order);
+  const series = buildSeries(cube, contenders, gaps, between);
+  return { series, events: findRankEvents(series, places, order) };
+}
+
+/** Gives standings their pace; each frame then costs O(n log P), whatever the number of categories and periods. */
+export function raceInTime(standings: Standings, clock: FilmClock, settings: RaceSettings): Race {
+  const { places, swapMode, swapSec } = settings;
+  const events = swapMode === 'over-period' ? eventsAtPeriods(standings.events, places) : standings.events;
+  const tracks = trackSlots(events, clock, places, swapSec, swapMode);
+  const showing = Array.from({ length: tracks.seriesCount }, (_, k) => showings(tracks, k, clock.lengthSec));
+  return { clock, series: standings.series, tracks, swapSec, showing, lookup: sliceTime(showing, clock) };
+}
+
+/** Prepares a race once, for a clock. */
+export function prepareRace(cube: Cube, clock: FilmClock, settings: RaceSettings): Race {
+  return raceInTime(findStandings(cube, settings), clock, settings);
+}
+
+/** How many changes of place each step has: what the film may slow down for. */
+export function changesPerStep(standings: Standings, periodCount: number): Float64Array {
+  const changes = new Float64Array(Math.max(0, periodCount - 1));
+  standings.events.span.forEach((span) => {
+    // A jump at a period belongs to the step that leads to it.
+    const step = Math.max(0, Math.ceil(span / 2) - 1);
+    if (step < changes.length) changes[step] = (changes[step] ?? 0) + 1;
+  });
+  return changes;
+}
+
+function sliceTime(showing: Race['showing'], clock: FilmClock): TimeLookup {
+  const count = Math.min(65_536, Math.max(1, Math.ceil(clock.lengthSec * 4)));
+  const sliceSec = clock.lengthSec / count || 1;
+  const slices: number[][] = Array.from({ length: count }, () => []);
+  showing.forEach((stretches, k) => {
+    let done = -1;
+    for (const [from, to] of stretches) {
+      const last = Math.min(count - 1, Math.floor(to / sliceSec));
+      for (let i = Math.max(done + 1, Math.floor(from / sliceSec)); i <= last; i++) slices[i]?.push(k);
+      done = Math.max(done, last);
+    }
+  });
+  const offset = new Int32Array(count + 1);
+  slices.forEach((slice, i) => {
+    offset[i + 1] = (offset[i] ?? 0) + slice.length;
+  });
+  return { sliceSec, offset, list: Int32Array.from(slices.flat()) };
+}
+
+/** Calls `visit` for each series that may show at a moment, in the table's order. */
+export function eachShowing(race: Race, timeSec: number, visit: (k: number) => void): void {
+  const { sliceSec, offset, list } = race.lookup;
+  const slice = Math.max(0, Math.min(offset.length - 2, Math.floor(timeSec / sliceSec)));
+  for (let i = offset[slice] ?? 0; i < (offset[slice + 1] ?? 0); i++) visit(list[i] ?? 0);
+}
+
+/**
+ * The categories on stage, or moving to or from it, in the table's order.
+ *
+ * @param timeSec Seconds from the film's start; clamped to the film.
+ */
+export function placesAt(race: Race, timeSec: number): Place[] {
+  const time = Math.min(race.clock.lengthSec, Math.max(0, timeSec));
+  const { step, s } = stepAt(race.clock, time);
+  const found: Place[] = [];
+  eachShowing(race, time, (k) => {
+    const slot = slotAt(race.tracks, k, time);
+    if (slot >= race.tracks.places) return;
+    const value = shownValue(race, k, step, s, time);
+    if (Number.isNaN(value)) return;
+    const category = race.series.categories[k] ?? 0;
+    found.push({ series: k, category, value, slot, rank: rankAt(race.tracks, k, time) });
+  });
+  return found;
+}
+
+/**
+ * The value drawn for a series, in data units: its own while present; while it comes or goes, the nearest known one.
+ *
+ * @returns NaN where the series has no value at all.
+ */
+export function shownValue(race: Race, k: number, step: number, s: number, timeSec: number): number {
+  const value = valueInStep(race.series, k, step, s);
+  return (Number.isNaN(value) ? heldValue(race, k, step, s, timeSec) : value) * race.series.unit;
+}
+
+/** Looks to both sides of an absence; one shorter than a swap is blended over, so that nothing jumps. */
+function heldValue(race: Race, k: number, step: number, s: number, timeSec: number): number {
+  const { values, periodCount } = race.series;
+  const at = (p: number) => values[k * periodCount + p] ?? Number.NaN;
+  let before = step;
+  while (before >= 0 && Number.isNaN(at(before))) before--;
+  let after = s > 0 ? step + 1 : step;
+  while (after < periodCount && Number.isNaN(at(after))) after++;
+  if (before < 0 && after >= periodCount) return Number.NaN;
+  if (before < 0) return at(after);
+  if (after >= periodCount) return at(before);
+  const leaves = race.clock.spanStartSec[2 * before + 1] ?? 0;
+  const returns = race.clock.spanStartSec[2 * after] ?? 0;
+  const gapSec = returns - leaves;
+  const share = gapSec > 0 ? Math.min(1, Math.max(0, (timeSec - leaves) / gapSec)) : 1;
+  if (gapSec >= race.swapSec) return share < 0.5 ? at(before) : at(after);
+  return at(before) * (1 - share) + at(after) * share;
+}

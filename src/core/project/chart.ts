@@ -1,0 +1,62 @@
+import type { Between } from '../motion/interpolation';
+import type { GapRule } from '../motion/series';
+import type { Pace } from '../pace/pace';
+import type { NumberStyle } from '../scale/number-format';
+import type { Fields } from '../shaping/fields';
+import type { Dress } from './dress';
+import type { CategoryPicture, TargetLine } from './film-parts';
+
+/** A colour that the person gave to a category. A list, so that no category's name can be mistaken for a property. */
+export interface CategoryColour {
+  readonly category: string;
+  /** `#rrggbb` */
+  readonly colour: string;
+}
+
+/** Texts whose words the person writes. */
+export const contentParts = ['title', 'subtitle', 'source', 'total', 'leader'] as const;
+export type ContentPart = (typeof contentParts)[number];
+
+/**
+ * How a chart moves: its marks show the moment at the playhead, or the playhead draws what lies along the chart, or one
+ * moment is shown and its marks come and go.
+ */
+export type Play = { readonly kind: 'through-time' | 'drawn' } | { readonly kind: 'built'; readonly periodKey: string };
+export type PlayKind = Play['kind'];
+
+/** A chart of any family. What only its family knows lies in `own`. */
+export interface Chart<Own = unknown> {
+  readonly id: string;
+  /** Id of the family that draws it. */
+  readonly family: string;
+  /** Version of `own`. */
+  readonly familyVersion: number;
+  readonly tableId: string;
+  readonly fields: Fields;
+  /** Which value of the group column is on stage; `''` while there is none. */
+  readonly group: string;
+  readonly play: Play;
+  /** Values between two periods. */
+  readonly between: Between;
+  /** Values where the table has none. */
+  readonly gaps: GapRule;
+  /** The texts; all of them may hold tokens such as `{leader}`. */
+  readonly text: Readonly<Record<ContentPart, string>>;
+  readonly colours: readonly CategoryColour[];
+  /** Categories that stand out where the dress has one colour for all. */
+  readonly highlights: readonly string[];
+  readonly pictures: readonly CategoryPicture[];
+  readonly numbers: NumberStyle;
+  /** How dates are written: a pattern, or '' for the usual form of the periods' kind. */
+  readonly datePattern: string;
+  readonly axis: {
+    readonly name: string;
+    /** Distance of ticks in data units, or null for round numbers. */
+    readonly interval: number | null;
+    readonly average: boolean;
+    readonly targets: readonly TargetLine[];
+  };
+  readonly dress: Dress;
+  readonly pace: Pace;
+  readonly own: Own;
+}

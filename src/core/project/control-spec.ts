@@ -1,0 +1,53 @@
+/** A choice of a control. */
+export interface ControlChoice {
+  readonly value: string;
+  readonly label: string;
+  /** What it means, said while it is chosen. */
+  readonly hint?: string;
+}
+
+/** How a value is set. Ranges come from the schema, so that nothing can be set that it would refuse. */
+export type ControlInput =
+  | {
+      readonly kind: 'number';
+      readonly step: number;
+      readonly unit: string;
+      /** Shown times this: shares are shown as percent. */
+      readonly times?: number;
+      readonly decimals?: number;
+    }
+  /** Few choices, side by side. */
+  | { readonly kind: 'pick'; readonly choices: readonly ControlChoice[] }
+  /** Many choices, in a list. */
+  | { readonly kind: 'select'; readonly choices: readonly ControlChoice[] }
+  | { readonly kind: 'switch' }
+  /** `automatic` names the colour that stands when there is none of one's own. */
+  | { readonly kind: 'colour'; readonly automatic?: string }
+  | { readonly kind: 'text'; readonly placeholder?: string; readonly lines?: number; readonly row?: boolean };
+
+/** A control of the bench as plain data: the bench draws it, the search finds it, the command line lists it. */
+export interface ControlSpec {
+  /** Names it among all controls. */
+  readonly id: string;
+  /** Where in the chart its value lies: `own.places`, `dress.bars.thickness`. */
+  readonly path: string;
+  readonly label: string;
+  /** Other words that people look for it with. */
+  readonly words: string;
+  readonly input: ControlInput;
+  readonly hint?: string;
+  /** Which of the five steps it stands in. */
+  readonly step: 'shape' | 'dress' | 'pace';
+  /** The fold that it stands in; at first sight without one. */
+  readonly fold?: string;
+  /** Shown only while other values are one of these, all of them. */
+  readonly when?: readonly { readonly path: string; readonly is: readonly unknown[] }[];
+}
+
+/** Choices from pairs of value and label. */
+export function choices(pairs: readonly (readonly [value: string, label: string, hint?: string])[]): ControlChoice[] {
+  return pairs.map(([value, label, hint]) => ({ value, label, ...(hint === undefined ? {} : { hint }) }));
+}
+
+/** A share that is shown in percent. */
+export const percentInput = { kind: 'number', step: 5, unit: '%', times: 100, decimals: 0 } as const;

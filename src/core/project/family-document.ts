@@ -1,0 +1,28 @@
+import type Joi from 'joi';
+import type { Cube } from '../shaping/cube';
+import type { Chart, PlayKind } from './chart';
+
+/** Turns a family's own part of version `n` into one of version `n + 1`. */
+export type OwnMigration = (own: Record<string, unknown>) => Record<string, unknown>;
+
+/** A family's own part of the document. */
+export interface FamilyDocument<Own = unknown> {
+  /** The version that is written; a new one comes with a migration. */
+  readonly version: number;
+  /** Checks `own`. Each key has a description, and its unit where it has one. */
+  readonly schema: Joi.ObjectSchema;
+  /** What a new chart of this family starts with. @param cube Its values; null while they are not known. */
+  defaults(cube: Cube | null): Own;
+  /** `migrations[n]` reads version `n`. */
+  readonly migrations: Readonly<Record<number, OwnMigration>>;
+  /** What can be kept of a chart of another family. */
+  from?(chart: Chart): Partial<Own>;
+}
+
+/** What reading and checking a document has to know of a family. The list of families is handed in, since families know the document. */
+export interface KnownFamily {
+  readonly id: string;
+  readonly name: string;
+  readonly plays: readonly PlayKind[];
+  readonly document: FamilyDocument;
+}

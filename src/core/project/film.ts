@@ -1,0 +1,44 @@
+import type { Background } from './background';
+import type { Caption, Extra } from './film-parts';
+
+/** The picture that everything is drawn on, in pixels. */
+export interface Stage {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly background: Background;
+  /** Free edges, in hundredths of the shorter side. */
+  readonly margins: { readonly top: number; readonly right: number; readonly bottom: number; readonly left: number };
+  /** The chart's box in shares of the stage, or null for all the room that the texts leave. */
+  readonly box: StageBox | null;
+}
+
+/** A box in shares of the stage, each in [0, 1]. */
+export interface StageBox {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** One after the other they make the film. */
+export interface FilmPiece {
+  readonly id: string;
+  /** '' for the title of its chart. */
+  readonly name: string;
+  /** One that is off stays in the project and is left out of the film. */
+  readonly on: boolean;
+  readonly content: { readonly kind: 'chart'; readonly chartId: string };
+  /** In the order of drawing. */
+  readonly extras: readonly Extra[];
+  readonly captions: readonly Caption[];
+}
+
+/** What the charts are shown in. */
+export interface Film {
+  readonly stage: Stage;
+  readonly framesPerSec: number;
+  /** In the order in which they play; at least one. */
+  readonly pieces: readonly FilmPiece[];
+  /** Room for what a later version puts here; always empty so far. */
+  readonly sounds: readonly [];
+}

@@ -1,0 +1,7 @@
+import { from1 } from './1';
+import { from2 } from './2';
+import { from3 } from './3';
+import type { Migration } from './migration';
+
+/** `migrations[n]` reads version `n` of a project. */
+export const migrations: Readonly<Record<number, Migration>> = { 1: from1, 2: from2, 3: from3 };

@@ -1,0 +1,220 @@
+import { type ControlSpec, choices, percentInput } from './control-spec';
+
+const step = 'pace' as const;
+const seconds = { kind: 'number', step: 0.1, unit: 's' } as const;
+
+const movementControls: readonly ControlSpec[] = [
+  {
+    id: 'between',
+    path: 'between',
+    step,
+    label: 'Between periods',
+    words: 'interpolation linear smooth step',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['linear', 'Straight', 'Values go straight from one period to the next.'],
+        ['monotone', 'Smooth', 'Values flow through the periods and never beyond them.'],
+        ['step', 'In steps', 'Values stay until the next period is reached.'],
+      ]),
+    },
+  },
+  {
+    id: 'ease',
+    path: 'pace.ease',
+    step,
+    label: 'Travel',
+    words: 'easing acceleration',
+    hint: 'How each period starts and stops.',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['even', 'Even'],
+        ['soft', 'Soft'],
+        ['swift', 'Swift'],
+      ]),
+    },
+  },
+  { id: 'rest', path: 'pace.restShare', step, label: 'Share at rest', words: 'pause dwell', input: percentInput },
+  {
+    id: 'sharing',
+    path: 'pace.sharing',
+    step,
+    label: 'Beats follow',
+    words: 'calendar even gaps dates',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['even', 'All alike'],
+        ['calendar', 'The calendar'],
+      ]),
+    },
+  },
+  {
+    id: 'slow-at-swaps',
+    path: 'pace.slowAtSwaps',
+    step,
+    label: 'Slower where places change',
+    words: 'uneven drama',
+    input: { kind: 'number', step: 0.25, unit: 'times' },
+  },
+  {
+    id: 'hold-start',
+    path: 'pace.holdStartSec',
+    step,
+    label: 'Hold at the start',
+    words: 'pause wait beginning',
+    input: seconds,
+  },
+  { id: 'hold-end', path: 'pace.holdEndSec', step, label: 'Hold at the end', words: 'pause wait', input: seconds },
+];
+
+interface EndWords {
+  readonly id: 'opening' | 'closing';
+  readonly marks: string;
+  readonly texts: string;
+  readonly takes: string;
+  readonly still: string;
+  readonly grow: string;
+  readonly order: string;
+  readonly seed: string;
+  readonly fold: string;
+  readonly words: string;
+}
+
+/** How the film opens or closes. */
+function endControls(end: EndWords): ControlSpec[] {
+  const path = (key: string) => `pace.${end.id}.${key}`;
+  const moves = { path: path('how'), is: ['grow', 'slide', 'fade', 'spring'] };
+  return [
+    {
+      id: end.id,
+      path: path('how'),
+      step,
+      label: end.marks,
+      words: end.words,
+      input: {
+        kind: 'pick',
+        choices: choices([
+          ['none', end.still],
+          ['grow', end.grow],
+          ['slide', 'Slide'],
+          ['fade', 'Fade'],
+          ['spring', 'Spring'],
+        ]),
+      },
+    },
+    {
+      id: `${end.id}-words`,
+      path: path('words'),
+      step,
+      label: end.texts,
+      words: 'title axis',
+      input: {
+        kind: 'pick',
+        choices: choices([
+          ['none', end.still],
+          ['fade', 'Fade'],
+          ['slide', 'Slide'],
+        ]),
+      },
+    },
+    { id: `${end.id}-sec`, path: path('sec'), step, label: end.takes, words: 'seconds', input: seconds },
+    {
+      id: `${end.id}-stagger`,
+      path: path('stagger'),
+      step,
+      fold: end.fold,
+      label: `One after another (${end.id})`,
+      words: 'stagger sequence',
+      input: percentInput,
+      when: [moves],
+    },
+    {
+      id: `${end.id}-order`,
+      path: path('order'),
+      step,
+      fold: end.fold,
+      label: end.order,
+      words: 'place name random',
+      when: [moves],
+      input: {
+        kind: 'pick',
+        choices: choices([
+          ['place', 'By place'],
+          ['name', 'By name'],
+          ['random', 'At random'],
+        ]),
+      },
+    },
+    {
+      id: `${end.id}-seed`,
+      path: path('seed'),
+      step,
+      fold: end.fold,
+      label: end.seed,
+      words: 'random',
+      input: { kind: 'number', step: 1, unit: '', decimals: 0 },
+      when: [moves, { path: path('order'), is: ['random'] }],
+    },
+  ];
+}
+
+const openingControls = endControls({
+  id: 'opening',
+  marks: 'Bars come',
+  texts: 'Texts come',
+  takes: 'Opening takes',
+  still: 'Are there',
+  grow: 'Grow',
+  order: 'Order of coming',
+  seed: 'Seed of coming',
+  fold: 'In which order they come',
+  words: 'entrance intro',
+});
+
+const closingControls = endControls({
+  id: 'closing',
+  marks: 'Bars go',
+  texts: 'Texts go',
+  takes: 'Closing takes',
+  still: 'Stay',
+  grow: 'Shrink',
+  order: 'Order of going',
+  seed: 'Seed of going',
+  fold: 'In which order they go',
+  words: 'exit outro',
+});
+
+const captionControls: readonly ControlSpec[] = [
+  {
+    id: 'caption-at',
+    path: 'dress.captions.at',
+    step,
+    label: 'Captions stand',
+    words: 'position',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['top', 'Above the chart'],
+        ['bottom', 'Below it'],
+      ]),
+    },
+  },
+  {
+    id: 'caption-panel',
+    path: 'dress.captions.panel',
+    step,
+    label: 'Panel behind captions',
+    words: 'box',
+    input: { kind: 'switch' },
+  },
+];
+
+/** The controls of Pace that every family has. */
+export const paceControls: readonly ControlSpec[] = [
+  ...movementControls,
+  ...openingControls,
+  ...closingControls,
+  ...captionControls,
+];

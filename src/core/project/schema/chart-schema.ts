@@ -1,0 +1,102 @@
+import Joi from 'joi';
+import { betweens } from '../../motion/interpolation';
+import { gapRules } from '../../motion/series';
+import { groupings, locales } from '../../scale/number-format';
+import { fieldsSchema } from '../../shaping/steps-file';
+import { contentParts } from '../chart';
+import type { KnownFamily } from '../family-document';
+import { projectLimits } from '../limits';
+import { dressSchema } from './dress-schema';
+import { paceSchema } from './pace-schema';
+import { colour, dataNumber, flag, id, name, oneOf, record, text } from './parts';
+
+const numbers = Joi.object({
+  decimals: Joi.number()
+    .integer()
+    .min(projectLimits.decimals[0])
+    .max(projectLimits.decimals[1])
+    .allow(null)
+    .required()
+    .description('Digits after the point; null takes as many as the data has, to three'),
+  prefix: text('Stands before each value', projectLimits.affixLength),
+  suffix: text('Stands behind each value', projectLimits.affixLength),
+  compact: flag('Shortens thousands, millions and billions'),
+  percent: flag('Values are shares of 1 and are written as percent'),
+  locale: oneOf(locales, 'Whose marks and words numbers and dates take'),
+  grouping: oneOf(groupings, 'What stands between thousands'),
+}).required();
+
+const axis = Joi.object({
+  name: text('What the axis counts'),
+  interval: Joi.number()
+    .greater(0)
+    .allow(null)
+    .required()
+    .unit('data units')
+    .description('Distance of ticks; null for round numbers'),
+  average: flag('A line at the average of what is on stage'),
+  targets: Joi.array()
+    .items(Joi.object({ value: dataNumber('Where the line stands'), label: text('What it means') }))
+    .max(20)
+    .required()
+    .description('Lines at values'),
+}).required();
+
+function play(family: KnownFamily): Joi.Schema {
+  const moving = family.plays.filter((kind) => kind !== 'built');
+  const built = Joi.object({
+    kind: oneOf(['built'], 'Shows one moment, whose marks come and go'),
+    periodKey: name('The period on show; empty for the last one'),
+  });
+  const kinds: Joi.Schema[] = family.plays.includes('built') ? [built] : [];
+  if (moving.length > 0) kinds.push(Joi.object({ kind: oneOf(moving, 'How the chart moves') }));
+  return kinds.length === 1 ? (kinds[0] as Joi.Schema).required() : Joi.alternatives(...kinds).required();
+}
+
+/** What charts of all families have. */
+const common = {
+  id: id('Names the chart within the project'),
+  familyVersion: Joi.number().integer().min(1).required().description('Version of the family’s own part'),
+  tableId: id('The table that it is made of'),
+  fields: fieldsSchema.required().description('Which columns hold what'),
+  group: name('Which value of the group column is on stage'),
+  between: oneOf(betweens, 'Values between two periods'),
+  gaps: oneOf(gapRules, 'Values where the table has none'),
+  text: record(contentParts, (part) => text(`Words of the ${part}; they may hold tokens`)),
+  colours: Joi.array()
+    .items(Joi.object({ category: name('Whose'), colour: colour('Its own colour') }))
+    .required()
+    .description('Colours of the person’s own'),
+  highlights: Joi.array().items(Joi.string().allow('')).required().description('Categories that stand out'),
+  pictures: Joi.array()
+    .items(Joi.object({ category: name('Whose'), pictureId: id('Which picture') }))
+    .required()
+    .description('Pictures that were given to categories'),
+  datePattern: text('How dates are written; empty for the usual form', 60),
+  axis,
+  dress: dressSchema.required(),
+  numbers,
+  pace: paceSchema.required(),
+};
+
+/** A chart of one family. */
+export function chartSchema(family: KnownFamily): Joi.ObjectSchema {
+  return Joi.object({
+    ...common,
+    family: Joi.valid(family.id).required().description('The family that draws it'),
+    play: play(family),
+    own: family.document.schema.required(),
+  });
+}
+
+/** A chart of any family that is known. */
+export function anyChartSchema(families: readonly KnownFamily[]): Joi.Schema {
+  return Joi.alternatives().conditional('.family', {
+    switch: families.map((family) => ({
+      is: family.id,
+      // biome-ignore lint/suspicious/noThenProperty: the library's own word for what follows a condition
+      then: chartSchema(family),
+    })),
+    otherwise: Joi.object({ family: Joi.valid(...families.map((family) => family.id)).required() }).unknown(),
+  });
+}

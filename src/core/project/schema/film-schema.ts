@@ -1,0 +1,93 @@
+import Joi from 'joi';
+import { paceLimits } from '../../pace/pace';
+import { corners, extraKinds } from '../film-parts';
+import { projectLimits } from '../limits';
+import { backgroundSchema } from './background-schema';
+import { colour, family, flag, id, name, number, oneOf, share, text, whole } from './parts';
+
+const moment = Joi.object({
+  periodKey: name('The period at which the beat starts'),
+  share: share('How far into the beat'),
+});
+const offset = (direction: string) => number([-500, 500], '% of the shorter side', `Distance ${direction}`);
+
+const extra = Joi.object({
+  id: id('Names the extra within the film'),
+  kind: oneOf(extraKinds, 'What it is'),
+  name: text('What the person calls it'),
+  anchor: Joi.alternatives(
+    Joi.object({
+      kind: oneOf(['stage'], 'Stands on the stage'),
+      corner: oneOf(corners, 'From where its place is counted'),
+      dx: offset('inwards, or to the right of the centre'),
+      dy: offset('inwards, or down from the centre'),
+    }),
+    Joi.object({
+      kind: oneOf(['mark'], 'Travels with a category’s mark'),
+      category: name('Whose mark'),
+      dx: offset('to the right'),
+      dy: offset('down'),
+    }),
+  ).required(),
+  width: number(projectLimits.extraSize, '% of the shorter side', 'Width'),
+  height: number(projectLimits.extraSize, '% of the shorter side', 'Height'),
+  opacity: share('How opaque it is'),
+  colour: colour('Its colour'),
+  stroke: number([0, 20], '% of the shorter side', 'Width of lines; 0 fills a box'),
+  pictureId: name('Which of the project’s pictures'),
+  text: text('Its words; they may hold tokens'),
+  fontFamily: family('Family of its type'),
+  fontWeight: whole([100, 900], '', 'Weight of its type'),
+  behind: flag('Lies behind the chart'),
+  from: moment.allow(null).required().description('When it comes; null is there from the start'),
+  to: moment.allow(null).required().description('When it goes; null stays to the end'),
+  fadeSec: number(projectLimits.fadeSec, 'sec', 'How long it takes to come and go'),
+});
+
+const caption = Joi.object({
+  id: id('Names the caption within the film'),
+  text: text('Its words; they may hold tokens', projectLimits.captionLength),
+  from: moment.required().description('When it comes'),
+  to: moment.required().description('When it goes'),
+});
+
+const piece = Joi.object({
+  id: id('Names the piece within the film'),
+  name: text('What the person calls it; empty for the title of its chart'),
+  on: flag('Plays; one that is off stays in the project'),
+  content: Joi.object({
+    kind: oneOf(['chart'], 'What the piece shows'),
+    chartId: id('Which of the project’s charts'),
+  }).required(),
+  extras: Joi.array().items(extra).required().description('Things placed freely, in the order of drawing'),
+  captions: Joi.array().items(caption).required().description('Texts over spans of the piece'),
+});
+
+const edge = (side: string) => number(projectLimits.margin, '% of the shorter side', `Free edge at the ${side}`);
+
+/** What the charts are shown in. */
+export const filmSchema = Joi.object({
+  stage: Joi.object({
+    widthPx: whole(projectLimits.stagePx, 'px', 'Width of the picture'),
+    heightPx: whole(projectLimits.stagePx, 'px', 'Height of the picture'),
+    background: backgroundSchema,
+    margins: Joi.object({
+      top: edge('top'),
+      right: edge('right'),
+      bottom: edge('bottom'),
+      left: edge('left'),
+    }).required(),
+    box: Joi.object({
+      x: share('From the left'),
+      y: share('From the top'),
+      width: number([0.05, 1], 'share', 'Width'),
+      height: number([0.05, 1], 'share', 'Height'),
+    })
+      .allow(null)
+      .required()
+      .description('The chart’s box in shares of the stage; null for all the room that the texts leave'),
+  }).required(),
+  framesPerSec: number(paceLimits.framesPerSec, '1/sec', 'Frames a second'),
+  pieces: Joi.array().items(piece).min(1).required().description('In the order in which they play'),
+  sounds: Joi.array().max(0).required().description('Room for what a later version puts here'),
+}).required();

@@ -1,0 +1,14 @@
+import type { Font } from './text-fit';
+
+/** Fallbacks for characters that the shipped fonts do not have. */
+const FALLBACK = "'Noto Sans', 'Rubik', 'Liberation Sans', system-ui, sans-serif";
+
+/** A font as CSS writes it. */
+export function cssFont(font: Font): string {
+  return `${font.italic ? 'italic ' : ''}${font.weight} ${font.sizePx}px '${font.family}', ${FALLBACK}`;
+}
+
+/** The family list alone, for SVG. */
+export function cssFamily(family: string): string {
+  return `'${family}', ${FALLBACK}`;
+}

@@ -1,0 +1,53 @@
+import type { Chart } from '@/core/project/chart';
+import type { FilmPiece } from '@/core/project/film';
+import { chartOf, pieceOf, tableOf } from '@/core/project/pieces';
+import type { Project } from '@/core/project/project';
+import type { TableEntry } from '@/core/project/table-entry';
+import type { ChartPlace } from '@/workers/protocol';
+import { edit, type ProjectDraft } from './document';
+import { sessionStore } from './session';
+
+/** The piece that is edited. */
+export function currentPiece(project: Project): FilmPiece {
+  return pieceOf(project, sessionStore.getState().pieceId);
+}
+
+/** The chart that is edited. */
+export function currentChart(project: Project): Chart {
+  return chartOf(project, sessionStore.getState().pieceId);
+}
+
+/** The table of the chart that is edited. */
+export function currentTable(project: Project): TableEntry {
+  return tableOf(project, currentChart(project));
+}
+
+/** The chart that is edited, and its table, as the worker that reads tables knows them. */
+export function currentPlace(project: Project): ChartPlace {
+  const { id, tableId } = currentChart(project);
+  return { chartId: id, tableId };
+}
+
+export type ChartDraft = ProjectDraft['charts'][number];
+export type TableDraft = ProjectDraft['tables'][number];
+export type PieceDraft = ProjectDraft['film']['pieces'][number];
+
+/** The chart that is edited, in a draft. */
+export function draftChart(draft: ProjectDraft): ChartDraft {
+  return currentChart(draft as Project) as ChartDraft;
+}
+
+/** Changes the chart that is edited; see `edit` for gestures. */
+export function editChart(recipe: (chart: ChartDraft) => void, gesture: string | null = null): void {
+  edit((draft) => recipe(draftChart(draft)), gesture);
+}
+
+/** Changes the table of the chart that is edited; see `edit` for gestures. */
+export function editTable(recipe: (table: TableDraft) => void, gesture: string | null = null): void {
+  edit((draft) => recipe(currentTable(draft as Project) as TableDraft), gesture);
+}
+
+/** Changes the piece that is edited; see `edit` for gestures. */
+export function editPiece(recipe: (piece: PieceDraft) => void, gesture: string | null = null): void {
+  edit((draft) => recipe(currentPiece(draft as Project) as PieceDraft), gesture);
+}

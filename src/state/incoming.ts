@@ -1,0 +1,49 @@
+import type { SourceKind, TableSource } from '@/core/project/table-entry';
+import type { Issue } from '@/core/table/issue';
+import { noReadingChoice, type ReadingChoice } from '@/core/table/reader';
+import { freshId } from './fresh-id';
+import type { Sample } from './samples';
+
+/** A table on its way in. */
+export interface Incoming {
+  readonly fileName: string;
+  readonly kind?: SourceKind;
+  readonly sample?: Sample;
+  readonly reading?: ReadingChoice;
+}
+
+/** Where the bytes of a table on its way in will be kept, and how they are read. */
+export function sourceOf({ fileName, kind = 'file', reading = noReadingChoice }: Incoming): TableSource {
+  return { kind, fileName, assetId: freshId(), reading };
+}
+
+/** The person ended the reading. */
+export class ReadingCancelled extends Error {
+  constructor() {
+    super('The reading was cancelled.');
+    this.name = 'ReadingCancelled';
+  }
+}
+
+/** A file that could not be read; nothing of the project has changed. */
+export class ImportRefused extends Error {
+  constructor(
+    fileName: string,
+    readonly issues: readonly Issue[],
+  ) {
+    super(issues[0]?.message ?? `${fileName} could not be read.`);
+    this.name = 'ImportRefused';
+  }
+}
+
+/** What to say of a table whose reading was ended. */
+export function cancelledReading(fileName: string): Issue {
+  const message = `Reading ${fileName} was cancelled. Choose a file in Gather, or take the last step back with undo.`;
+  return { code: 'cancelled', severity: 'error', message };
+}
+
+/** What to say of a table whose bytes the browser no longer has. */
+export function lostData(fileName: string): Issue {
+  const message = `The browser no longer has the data of ${fileName}. Drop the file again in Gather; everything else is still here.`;
+  return { code: 'lost-data', severity: 'error', message };
+}

@@ -1,0 +1,94 @@
+import type { TableEntry } from '@/core/project/table-entry';
+import type { SourceBytes, TableSummary, TableWorkerApi } from '@/workers/protocol';
+import { ImportRefused, lostData, ReadingCancelled } from './incoming';
+import type { Remote } from './remote';
+import { sessionStore, setSession } from './session';
+import { loadAsset } from './shelf';
+
+/** What the reader needs of the worker. */
+export interface ReadingWorker {
+  readonly table: Remote<Pick<TableWorkerApi, 'open' | 'keep'>>;
+  /** Ends the worker, whatever it does, and starts another one, which has no table open. */
+  restartTable(): void;
+}
+
+/** Which files, read how, make a table. */
+function keyOf({ source, added }: TableEntry): string {
+  return JSON.stringify([source, added]);
+}
+
+/** Opens the tables of the project in the worker, each once, and keeps what was found. */
+export class TableReader {
+  private cancelReading: ((reason: Error) => void) | null = null;
+  private readonly opened = new Map<string, { readonly key: string; readonly summary: TableSummary }>();
+
+  constructor(private readonly worker: ReadingWorker) {}
+
+  /** Is the table open as the document has it? */
+  isOpen(entry: TableEntry): boolean {
+    return this.opened.get(entry.id)?.key === keyOf(entry);
+  }
+
+  /**
+   * Opens a table, unless it is open already, and lets go of those that are not of the project.
+   *
+   * @throws ImportRefused where it cannot be read; ReadingCancelled.
+   */
+  async open(entry: TableEntry, tables: readonly TableEntry[]): Promise<TableSummary> {
+    const known = this.opened.get(entry.id);
+    if (known?.key === keyOf(entry)) return known.summary;
+    const summary = await this.readEntry(entry);
+    const ids = tables.map(({ id }) => id);
+    for (const id of this.opened.keys()) if (!ids.includes(id)) this.opened.delete(id);
+    await this.worker.table.keep(ids);
+    return summary;
+  }
+
+  /** Reads all files of a table from the shelf, in place of what it held. */
+  async readEntry(entry: TableEntry): Promise<TableSummary> {
+    const wanted = [{ source: entry.source, keys: [] as readonly string[] }, ...entry.added];
+    const sources: SourceBytes[] = [];
+    for (const { source, keys } of wanted) {
+      const bytes = await loadAsset(source.assetId);
+      if (!bytes) throw new ImportRefused(source.fileName, [lostData(source.fileName)]);
+      sources.push({ source, keys, bytes });
+    }
+    const summary = await this.readSources(entry.id, entry.source.fileName, sources);
+    this.opened.set(entry.id, { key: keyOf(entry), summary });
+    return summary;
+  }
+
+  /** Takes note that a table is open as it was just read. */
+  note(entry: TableEntry, summary: TableSummary): void {
+    this.opened.set(entry.id, { key: keyOf(entry), summary });
+  }
+
+  /** Reads files as a table. */
+  async readSources(tableId: string, fileName: string, sources: readonly SourceBytes[]): Promise<TableSummary> {
+    const startedMs = Date.now();
+    const progress = (share: number) => {
+      if (sessionStore.getState().reading) setSession({ reading: { fileName, share, startedMs } });
+    };
+    const cancelled = new Promise<never>((_, reject) => {
+      this.cancelReading = (reason) => {
+        this.worker.restartTable();
+        this.opened.clear();
+        reject(reason);
+      };
+    });
+    // What the table held before is gone from here on.
+    this.opened.delete(tableId);
+    try {
+      const outcome = await Promise.race([this.worker.table.open(tableId, sources, progress), cancelled]);
+      if (!outcome.ok) throw new ImportRefused(fileName, outcome.issues);
+      return outcome.value;
+    } finally {
+      this.cancelReading = null;
+    }
+  }
+
+  /** Ends the reading under way. */
+  cancel(): void {
+    this.cancelReading?.(new ReadingCancelled());
+  }
+}

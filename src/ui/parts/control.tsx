@@ -1,0 +1,164 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { families, familyOf } from '@/core/families/registry';
+import type { ControlSpec } from '@/core/project/control-spec';
+import { type DocumentPath, documentPaths } from '@/core/project/document-paths';
+import { putAt, valueAt } from '@/core/project/document-value';
+import { editChart } from '@/state/current';
+import { specApplies, specOf } from '../controls';
+import { useChart } from '../use-state';
+import { ColourField } from './colour-field';
+import { Fold } from './fold';
+import { NumberField } from './number-field';
+import { PickField } from './pick-field';
+import { SelectField } from './select-field';
+import { SwitchField } from './switch-field';
+import { TextField } from './text-field';
+
+/** What the schema says of each path, by family: looked up once. */
+const pathsOf = new Map<string, ReadonlyMap<string, DocumentPath>>();
+
+function pathOf(family: string, path: string): DocumentPath | undefined {
+  let paths = pathsOf.get(family);
+  if (!paths) {
+    paths = new Map(documentPaths(familyOf(family)).map((each) => [each.path, each]));
+    pathsOf.set(family, paths);
+  }
+  return paths.get(path);
+}
+
+interface ControlProps {
+  readonly id: string;
+  /** In place of what the specification says, where it depends on the data. */
+  readonly unit?: string;
+  readonly hint?: ReactNode;
+  /** Where its value lies instead of beside the others of its specification: `dress.labels.name`. */
+  readonly at?: string;
+}
+
+/** A control of the chart that is edited, as its specification says. Nothing while it does not apply. */
+export function Control({ id, unit, hint, at }: ControlProps) {
+  const spec = specOf(id);
+  const applies = useChart((chart) => specApplies(spec, chart));
+  const path = at === undefined ? spec.path : `${at}.${spec.path.slice(spec.path.lastIndexOf('.') + 1)}`;
+  const value = useChart((chart) => valueAt(chart, path));
+  const family = useChart((chart) => chart.family);
+  if (!applies || family === null) return null;
+  const write = (next: unknown, gesture: string | null = null) =>
+    editChart((chart) => putAt(chart, path, next), gesture);
+  const known = pathOf(family, path);
+  return <Input spec={spec} known={known} value={value} unit={unit} hint={hint ?? spec.hint} write={write} />;
+}
+
+interface InputProps {
+  readonly spec: ControlSpec;
+  readonly known: DocumentPath | undefined;
+  readonly value: unknown;
+  readonly unit: string | undefined;
+  readonly hint: ReactNode;
+  readonly write: (next: unknown, gesture?: string | null) => void;
+}
+
+/** One component for each kind of control. */
+function Input({ spec, known, value, unit, hint, write }: InputProps) {
+  const { id, input } = spec;
+  switch (input.kind) {
+    case 'number': {
+      const times = input.times ?? 1;
+      const [low, high] = known?.range ?? [null, null];
+      return (
+        <NumberField
+          control={id}
+          value={Number(value) * times}
+          min={(low ?? Number.NEGATIVE_INFINITY) * times}
+          max={(high ?? Number.POSITIVE_INFINITY) * times}
+          step={input.step}
+          unit={unit ?? input.unit}
+          {...(input.decimals === undefined ? {} : { decimals: input.decimals })}
+          onChange={(next, gesture) => write(next / times, gesture)}
+        />
+      );
+    }
+    case 'pick': {
+      const chosen = input.choices.find((choice) => choice.value === value);
+      return (
+        <PickField
+          control={id}
+          value={String(value)}
+          choices={input.choices}
+          hint={chosen?.hint ?? hint}
+          onChange={(next) => write(next)}
+        />
+      );
+    }
+    case 'select':
+      return (
+        <SelectField
+          control={id}
+          value={String(value)}
+          choices={input.choices}
+          hint={hint}
+          onChange={(next) => write(next)}
+        />
+      );
+    case 'switch':
+      return <SwitchField control={id} checked={value === true} onChange={(next) => write(next)} />;
+    case 'colour':
+      return (
+        <ColourField
+          control={id}
+          value={(value as string | null) ?? null}
+          {...(input.automatic === undefined ? {} : { automatic: input.automatic, onAutomatic: () => write(null) })}
+          onChange={write}
+        />
+      );
+    default:
+      return (
+        <TextField
+          control={id}
+          value={String(value ?? '')}
+          maxLength={known?.maxLength ?? 500}
+          {...(input.placeholder === undefined ? {} : { placeholder: input.placeholder })}
+          {...(input.lines === undefined ? {} : { lines: input.lines })}
+          {...(input.row === undefined ? {} : { row: input.row })}
+          onChange={write}
+        />
+      );
+  }
+}
+
+/** Several controls, one under the other. */
+export function Controls({ of, at }: { readonly of: readonly string[]; readonly at?: string }) {
+  return of.map((id) => <Control key={id} id={id} {...(at === undefined ? {} : { at })} />);
+}
+
+/** What a family has of its own in a step: what is needed at first sight, then its folds. */
+export function FamilyControls({
+  step,
+  units = {},
+}: {
+  readonly step: ControlSpec['step'];
+  readonly units?: Readonly<Record<string, string>>;
+}) {
+  const id = useChart((chart) => chart.family);
+  const specs = families.find((family) => family.id === id)?.controls.filter((spec) => spec.step === step) ?? [];
+  const folds = [...new Set(specs.flatMap(({ fold }) => (fold ? [fold] : [])))];
+  return (
+    <>
+      {specs
+        .filter(({ fold }) => !fold)
+        .map((spec) => (
+          <Control key={spec.id} id={spec.id} {...(units[spec.id] ? { unit: units[spec.id] } : {})} />
+        ))}
+      {folds.map((title) => {
+        const inside = specs.filter(({ fold }) => fold === title).map((spec) => spec.id);
+        return (
+          <Fold key={title} title={title} holds={inside}>
+            <Controls of={inside} />
+          </Fold>
+        );
+      })}
+    </>
+  );
+}
