@@ -58,7 +58,6 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'colour-list', label: 'Colour list', step: 'dress', words: 'json csv import export' },
   { id: 'add-pictures', label: 'Add pictures', step: 'dress', words: 'images upload drop' },
   { id: 'picture-matches', label: 'Who has which picture', step: 'dress', words: 'match correct' },
-  { id: 'axis-range', label: 'Axis', step: 'dress', words: 'scale domain range following fixed' },
   { id: 'axis-ends', label: 'Ends of the axis', step: 'dress', words: 'minimum maximum domain' },
   { id: 'axis-parts', label: 'Parts of the axis', step: 'dress', words: 'number of ticks' },
   { id: 'axis-interval', label: 'A tick every', step: 'dress', words: 'grid interval step' },
@@ -113,7 +112,6 @@ const madeByHand: readonly ControlEntry[] = [
     step: 'pace',
     words: 'lead changes records entries exits climbs falls reigns events',
   },
-  { id: 'moment-words', label: 'Words of moments', step: 'pace', words: 'template caption' },
   { id: 'gaps', label: 'Missing values', step: 'shape', words: 'gaps bridge carry zero absent' },
   { id: 'picture-column', label: 'Picture from', step: 'shape', words: 'image flag column country' },
   {

@@ -6,10 +6,12 @@ export interface ControlChoice {
   readonly hint?: string;
 }
 
-/** How a value is set. Ranges come from the schema, so that nothing can be set that it would refuse. */
+/** How a value is set. Ranges are those of the schema, which a test holds them to: nothing can be set that it would refuse. */
 export type ControlInput =
   | {
       readonly kind: 'number';
+      /** Both ends included. */
+      readonly range: readonly [number, number];
       readonly step: number;
       readonly unit: string;
       /** Shown times this: shares are shown as percent. */
@@ -23,7 +25,15 @@ export type ControlInput =
   | { readonly kind: 'switch' }
   /** `automatic` names the colour that stands when there is none of one's own. */
   | { readonly kind: 'colour'; readonly automatic?: string }
-  | { readonly kind: 'text'; readonly placeholder?: string; readonly lines?: number; readonly row?: boolean };
+  | {
+      readonly kind: 'text';
+      readonly maxLength: number;
+      readonly placeholder?: string;
+      readonly lines?: number;
+      readonly row?: boolean;
+    }
+  /** More than one value of a plain kind: drawn by a part of the bench that is made for it. */
+  | { readonly kind: 'made'; readonly by: 'axis-range' | 'moment-words' };
 
 /** A control of the bench as plain data: the bench draws it, the search finds it, the command line lists it. */
 export interface ControlSpec {
@@ -50,4 +60,4 @@ export function choices(pairs: readonly (readonly [value: string, label: string,
 }
 
 /** A share that is shown in percent. */
-export const percentInput = { kind: 'number', step: 5, unit: '%', times: 100, decimals: 0 } as const;
+export const percentInput = { kind: 'number', range: [0, 1], step: 5, unit: '%', times: 100, decimals: 0 } as const;

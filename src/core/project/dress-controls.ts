@@ -1,8 +1,10 @@
 import { groupings, locales } from '../scale/number-format';
 import { type ControlSpec, choices, percentInput } from './control-spec';
+import { projectLimits } from './limits';
 import { type CounterPart, corners } from './text-style';
 
 const step = 'dress' as const;
+const { textLength, affixLength } = projectLimits;
 
 /** Words and look of the axis, of its lines, and of the legend. */
 const axisControls: readonly ControlSpec[] = [
@@ -12,7 +14,7 @@ const axisControls: readonly ControlSpec[] = [
     step,
     label: 'Name of the axis',
     words: 'label unit',
-    input: { kind: 'text', placeholder: 'What the axis counts' },
+    input: { kind: 'text', maxLength: textLength, placeholder: 'What the axis counts' },
   },
   {
     id: 'axis-ticks',
@@ -42,7 +44,7 @@ const axisControls: readonly ControlSpec[] = [
     step,
     label: 'Grid lines',
     words: 'weight',
-    input: { kind: 'number', step: 0.05, unit: '%' },
+    input: { kind: 'number', range: [0, 2], step: 0.05, unit: '%' },
   },
   {
     id: 'grid-colour',
@@ -221,7 +223,7 @@ const pictureControls: readonly ControlSpec[] = [
     label: 'Size of pictures',
     words: 'scale',
     when: withPictures,
-    input: percentInput,
+    input: { ...percentInput, range: [0.4, 1] },
   },
   {
     id: 'flags',
@@ -253,7 +255,7 @@ const numberControls: readonly ControlSpec[] = [
     step,
     label: 'Before the number',
     words: 'prefix currency unit',
-    input: { kind: 'text', row: true },
+    input: { kind: 'text', maxLength: affixLength, row: true },
   },
   {
     id: 'suffix',
@@ -261,7 +263,7 @@ const numberControls: readonly ControlSpec[] = [
     step,
     label: 'After the number',
     words: 'suffix unit percent',
-    input: { kind: 'text', row: true },
+    input: { kind: 'text', maxLength: affixLength, row: true },
   },
   {
     id: 'compact',
@@ -320,7 +322,7 @@ const wordControls: readonly ControlSpec[] = [
     step,
     label: 'Title',
     words: 'heading text headline',
-    input: { kind: 'text', placeholder: 'What the film is about', lines: 2 },
+    input: { kind: 'text', maxLength: textLength, placeholder: 'What the film is about', lines: 2 },
   },
   {
     id: 'subtitle',
@@ -328,7 +330,7 @@ const wordControls: readonly ControlSpec[] = [
     step,
     label: 'Subtitle',
     words: 'text second line',
-    input: { kind: 'text', placeholder: 'What is counted, in what unit' },
+    input: { kind: 'text', maxLength: textLength, placeholder: 'What is counted, in what unit' },
   },
   {
     id: 'source',
@@ -336,7 +338,7 @@ const wordControls: readonly ControlSpec[] = [
     step,
     label: 'Source note',
     words: 'footnote credit text',
-    input: { kind: 'text', placeholder: 'Where the numbers come from' },
+    input: { kind: 'text', maxLength: textLength, placeholder: 'Where the numbers come from' },
   },
   {
     id: 'stamp',
@@ -377,7 +379,7 @@ const wordControls: readonly ControlSpec[] = [
     step,
     label: 'Words of the total',
     words: 'sum text',
-    input: { kind: 'text', placeholder: 'Total {total}' },
+    input: { kind: 'text', maxLength: textLength, placeholder: 'Total {total}' },
     when: whileShown('total'),
   },
   {
@@ -403,7 +405,7 @@ const wordControls: readonly ControlSpec[] = [
     step,
     label: 'Words of the leader',
     words: 'text',
-    input: { kind: 'text', placeholder: '{leader}' },
+    input: { kind: 'text', maxLength: textLength, placeholder: '{leader}' },
     when: whileShown('leader'),
   },
   {
@@ -426,7 +428,7 @@ const typeControls: readonly ControlSpec[] = [
     ...type('weight'),
     label: 'Weight',
     words: 'bold thin',
-    input: { kind: 'number', step: 100, unit: '', decimals: 0 },
+    input: { kind: 'number', range: [100, 900], step: 100, unit: '', decimals: 0 },
   },
   { id: 'type-italic', ...type('italic'), label: 'Italic', words: 'slanted', input: { kind: 'switch' } },
   { id: 'type-capitals', ...type('capitals'), label: 'Capitals', words: 'uppercase', input: { kind: 'switch' } },
@@ -435,7 +437,7 @@ const typeControls: readonly ControlSpec[] = [
     ...type('spacing'),
     label: 'Spacing',
     words: 'letter spacing tracking',
-    input: { ...percentInput, step: 1 },
+    input: { ...percentInput, range: projectLimits.spacing, step: 1 },
   },
   {
     id: 'type-colour',

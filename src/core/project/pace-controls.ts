@@ -1,7 +1,8 @@
+import { paceLimits } from '../pace/pace';
 import { type ControlSpec, choices, percentInput } from './control-spec';
 
 const step = 'pace' as const;
-const seconds = { kind: 'number', step: 0.1, unit: 's' } as const;
+const seconds = (range: readonly [number, number]) => ({ kind: 'number', range, step: 0.1, unit: 's' }) as const;
 
 const movementControls: readonly ControlSpec[] = [
   {
@@ -35,7 +36,14 @@ const movementControls: readonly ControlSpec[] = [
       ]),
     },
   },
-  { id: 'rest', path: 'pace.restShare', step, label: 'Share at rest', words: 'pause dwell', input: percentInput },
+  {
+    id: 'rest',
+    path: 'pace.restShare',
+    step,
+    label: 'Share at rest',
+    words: 'pause dwell',
+    input: { ...percentInput, range: [0, 0.9] },
+  },
   {
     id: 'sharing',
     path: 'pace.sharing',
@@ -56,7 +64,7 @@ const movementControls: readonly ControlSpec[] = [
     step,
     label: 'Slower where places change',
     words: 'uneven drama',
-    input: { kind: 'number', step: 0.25, unit: 'times' },
+    input: { kind: 'number', range: paceLimits.slowAtSwaps, step: 0.25, unit: 'times' },
   },
   {
     id: 'hold-start',
@@ -64,9 +72,16 @@ const movementControls: readonly ControlSpec[] = [
     step,
     label: 'Hold at the start',
     words: 'pause wait beginning',
-    input: seconds,
+    input: seconds(paceLimits.holdSec),
   },
-  { id: 'hold-end', path: 'pace.holdEndSec', step, label: 'Hold at the end', words: 'pause wait', input: seconds },
+  {
+    id: 'hold-end',
+    path: 'pace.holdEndSec',
+    step,
+    label: 'Hold at the end',
+    words: 'pause wait',
+    input: seconds(paceLimits.holdSec),
+  },
 ];
 
 interface EndWords {
@@ -119,7 +134,14 @@ function endControls(end: EndWords): ControlSpec[] {
         ]),
       },
     },
-    { id: `${end.id}-sec`, path: path('sec'), step, label: end.takes, words: 'seconds', input: seconds },
+    {
+      id: `${end.id}-sec`,
+      path: path('sec'),
+      step,
+      label: end.takes,
+      words: 'seconds',
+      input: seconds(paceLimits.buildSec),
+    },
     {
       id: `${end.id}-stagger`,
       path: path('stagger'),
@@ -154,7 +176,7 @@ function endControls(end: EndWords): ControlSpec[] {
       fold: end.fold,
       label: end.seed,
       words: 'random',
-      input: { kind: 'number', step: 1, unit: '', decimals: 0 },
+      input: { kind: 'number', range: [0, 1_000_000], step: 1, unit: '', decimals: 0 },
       when: [moves, { path: path('order'), is: ['random'] }],
     },
   ];

@@ -17,15 +17,19 @@ const name = Joi.string().allow('').required();
 
 /** What is what, as it stands in the document and in step files. */
 export const fieldsSchema = Joi.object({
-  shape: Joi.valid(...tableShapes).required(),
-  period: name,
-  category: name,
-  value: name,
-  group: name,
-  colour: name,
-  picture: Joi.string().allow('').default(''),
-  periodsAs: Joi.valid(...periodChoices).required(),
-  decimal: Joi.valid('auto', 'point', 'comma').required(),
+  shape: Joi.valid(...tableShapes)
+    .required()
+    .description('How the table is laid out'),
+  period: name.description('The column of the periods'),
+  category: name.description('The column of the categories'),
+  value: name.description('The column of the values'),
+  group: name.description('The column whose values each have a chart; empty for one chart of all rows'),
+  colour: name.description('The column that gives categories their colours'),
+  picture: Joi.string().allow('').default('').description('The column that names categories’ pictures'),
+  periodsAs: Joi.valid(...periodChoices)
+    .required()
+    .description('How periods are written'),
+  decimal: Joi.valid('auto', 'point', 'comma').required().description('The decimal mark'),
 });
 
 /** A step file, as it stands on disk. */

@@ -1,9 +1,8 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { families, familyOf } from '@/core/families/registry';
+import { families } from '@/core/families/registry';
 import type { ControlSpec } from '@/core/project/control-spec';
-import { type DocumentPath, documentPaths } from '@/core/project/document-paths';
 import { putAt, valueAt } from '@/core/project/document-value';
 import { editChart } from '@/state/current';
 import { specApplies, specOf } from '../controls';
@@ -15,18 +14,6 @@ import { PickField } from './pick-field';
 import { SelectField } from './select-field';
 import { SwitchField } from './switch-field';
 import { TextField } from './text-field';
-
-/** What the schema says of each path, by family: looked up once. */
-const pathsOf = new Map<string, ReadonlyMap<string, DocumentPath>>();
-
-function pathOf(family: string, path: string): DocumentPath | undefined {
-  let paths = pathsOf.get(family);
-  if (!paths) {
-    paths = new Map(documentPaths(familyOf(family)).map((each) => [each.path, each]));
-    pathsOf.set(family, paths);
-  }
-  return paths.get(path);
-}
 
 interface ControlProps {
   readonly id: string;
@@ -43,17 +30,14 @@ export function Control({ id, unit, hint, at }: ControlProps) {
   const applies = useChart((chart) => specApplies(spec, chart));
   const path = at === undefined ? spec.path : `${at}.${spec.path.slice(spec.path.lastIndexOf('.') + 1)}`;
   const value = useChart((chart) => valueAt(chart, path));
-  const family = useChart((chart) => chart.family);
-  if (!applies || family === null) return null;
+  if (!applies) return null;
   const write = (next: unknown, gesture: string | null = null) =>
     editChart((chart) => putAt(chart, path, next), gesture);
-  const known = pathOf(family, path);
-  return <Input spec={spec} known={known} value={value} unit={unit} hint={hint ?? spec.hint} write={write} />;
+  return <Input spec={spec} value={value} unit={unit} hint={hint ?? spec.hint} write={write} />;
 }
 
 interface InputProps {
   readonly spec: ControlSpec;
-  readonly known: DocumentPath | undefined;
   readonly value: unknown;
   readonly unit: string | undefined;
   readonly hint: ReactNode;
@@ -61,18 +45,18 @@ interface InputProps {
 }
 
 /** One component for each kind of control. */
-function Input({ spec, known, value, unit, hint, write }: InputProps) {
+function Input({ spec, value, unit, hint, write }: InputProps) {
   const { id, input } = spec;
   switch (input.kind) {
     case 'number': {
       const times = input.times ?? 1;
-      const [low, high] = known?.range ?? [null, null];
+      const [low, high] = input.range;
       return (
         <NumberField
           control={id}
           value={Number(value) * times}
-          min={(low ?? Number.NEGATIVE_INFINITY) * times}
-          max={(high ?? Number.POSITIVE_INFINITY) * times}
+          min={low * times}
+          max={high * times}
           step={input.step}
           unit={unit ?? input.unit}
           {...(input.decimals === undefined ? {} : { decimals: input.decimals })}
@@ -113,12 +97,15 @@ function Input({ spec, known, value, unit, hint, write }: InputProps) {
           onChange={write}
         />
       );
+    case 'made':
+      // The section that is made for it draws it.
+      return null;
     default:
       return (
         <TextField
           control={id}
           value={String(value ?? '')}
-          maxLength={known?.maxLength ?? 500}
+          maxLength={input.maxLength}
           {...(input.placeholder === undefined ? {} : { placeholder: input.placeholder })}
           {...(input.lines === undefined ? {} : { lines: input.lines })}
           {...(input.row === undefined ? {} : { row: input.row })}
@@ -142,7 +129,10 @@ export function FamilyControls({
   readonly units?: Readonly<Record<string, string>>;
 }) {
   const id = useChart((chart) => chart.family);
-  const specs = families.find((family) => family.id === id)?.controls.filter((spec) => spec.step === step) ?? [];
+  const specs =
+    families
+      .find((family) => family.id === id)
+      ?.controls.filter((spec) => spec.step === step && spec.input.kind !== 'made') ?? [];
   const folds = [...new Set(specs.flatMap(({ fold }) => (fold ? [fold] : [])))];
   return (
     <>

@@ -1,4 +1,6 @@
+import { paceLimits } from '../../pace/pace';
 import { type ControlSpec, choices, percentInput } from '../../project/control-spec';
+import { placesRange } from './document';
 
 const step = 'dress' as const;
 const labels = { step, fold: 'Labels' } as const;
@@ -12,7 +14,7 @@ export const rankedBarsControls: readonly ControlSpec[] = [
     step,
     label: 'Places on stage',
     words: 'number of bars top ranks',
-    input: { kind: 'number', step: 1, unit: 'bars', decimals: 0 },
+    input: { kind: 'number', range: placesRange, step: 1, unit: 'bars', decimals: 0 },
   },
   {
     id: 'order',
@@ -96,7 +98,14 @@ export const rankedBarsControls: readonly ControlSpec[] = [
       ]),
     },
   },
-  { id: 'thickness', path: 'dress.bars.thickness', ...shape, label: 'Thickness', words: 'gap width height' },
+  {
+    id: 'thickness',
+    path: 'dress.bars.thickness',
+    ...shape,
+    label: 'Thickness',
+    words: 'gap width height',
+    input: { ...percentInput, range: [0.2, 1] },
+  },
   { id: 'corners', path: 'dress.bars.corners', ...shape, label: 'Corners', words: 'round radius' },
   { id: 'bar-gradient', path: 'dress.bars.gradient', ...shape, label: 'Runs out', words: 'gradient fade' },
   {
@@ -105,7 +114,7 @@ export const rankedBarsControls: readonly ControlSpec[] = [
     ...shape,
     label: 'Outline',
     words: 'border stroke',
-    input: { kind: 'number', step: 0.05, unit: '%' },
+    input: { kind: 'number', range: [0, 2], step: 0.05, unit: '%' },
   },
   {
     id: 'bar-outline-colour',
@@ -116,6 +125,14 @@ export const rankedBarsControls: readonly ControlSpec[] = [
     input: { kind: 'colour', automatic: 'As the ink' },
   },
   { id: 'bar-shadow', path: 'dress.bars.shadow', ...shape, label: 'Shadow of bars', words: 'drop' },
+  {
+    id: 'axis-range',
+    path: 'own.domain',
+    step,
+    label: 'Axis',
+    words: 'scale domain range following fixed minimum maximum',
+    input: { kind: 'made', by: 'axis-range' },
+  },
   {
     id: 'swap-mode',
     path: 'own.swapMode',
@@ -136,7 +153,15 @@ export const rankedBarsControls: readonly ControlSpec[] = [
     step: 'pace',
     label: 'Changing places takes',
     words: 'swap overtake transition',
-    input: { kind: 'number', step: 0.05, unit: 's' },
+    input: { kind: 'number', range: paceLimits.swapSec, step: 0.05, unit: 's' },
     when: [{ path: 'own.swapMode', is: ['at-crossing'] }],
+  },
+  {
+    id: 'moment-words',
+    path: 'own.momentWords',
+    step: 'pace',
+    label: 'Words of moments',
+    words: 'template caption',
+    input: { kind: 'made', by: 'moment-words' },
   },
 ];

@@ -52,7 +52,9 @@ export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
         min: dataNumber('Lower end of the axis'),
         max: dataNumber('Upper end of the axis'),
       }),
-    ).required(),
+    )
+      .required()
+      .description('Where the value axis ends'),
     momentWords: record(momentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
   }),
   defaults: (cube) => ({

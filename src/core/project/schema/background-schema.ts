@@ -25,4 +25,6 @@ export const backgroundSchema = Joi.alternatives(
     dim: share('How much of the colour lies over the picture'),
     blur: number([0, 10], '% of the shorter side', 'How blurred the picture is'),
   }),
-).required();
+)
+  .required()
+  .description('What lies behind everything');

@@ -1,0 +1,239 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { type PreparedFilm, prepareFilm } from '../film/prepare-film';
+import { readoutAt } from '../film/readout';
+import { sceneAt } from '../film/scene-at';
+import type { Chart } from '../project/chart';
+import { defaultChart, defaultProject } from '../project/defaults';
+import { documentPaths } from '../project/document-paths';
+import { putAt, valueAt } from '../project/document-value';
+import type { Project } from '../project/project';
+import { readProject } from '../project/read-project';
+import { primitiveOf } from '../scene/primitives';
+import type { SceneNode } from '../scene/scene';
+import { SvgWriter } from '../scene/svg-writer';
+import type { Cube } from '../shaping/cube';
+import { demoCube } from '../testing/demo-cube';
+import { cubeOf, gappyCubes, measureBySize } from '../testing/films';
+import { testFields, testTable } from '../testing/projects';
+import { recordingSurface } from '../testing/recording-surface';
+import { textFaults } from '../testing/scene-boxes';
+import type { Family } from './family';
+import { families } from './registry';
+import { inFamily } from './switch-family';
+
+/** Values that cross and change sign seldom enough for any family. */
+const lively = cubeOf(
+  Array.from({ length: 6 }, (_, p) =>
+    Array.from({ length: 7 }, (_, c) => 40 + 30 * Math.sin(p * 1.3 + c * 2.1) + c * 3),
+  ),
+);
+
+function projectOf(family: Family, cube: Cube, change: (chart: Chart) => Chart = (chart) => chart): Project {
+  const chart = defaultChart('c1', 't1', testFields, family);
+  const suited = { ...chart, own: family.document.defaults(cube), text: { ...chart.text, title: 'A title' } };
+  return defaultProject('p1', 'Test', testTable, change(suited));
+}
+
+const filmOf = (project: Project, cube: Cube) =>
+  prepareFilm(project, new Map([['c1', cube]]), { measure: measureBySize, list: families });
+
+const times = ({ lengthSec }: PreparedFilm, count: number) =>
+  Array.from({ length: count }, (_, i) => (lengthSec * i) / (count - 1));
+
+const marksOf = (nodes: readonly SceneNode[]): Exclude<SceneNode, { kind: 'group' }>[] =>
+  nodes.flatMap((node) => (node.kind === 'group' ? marksOf(node.children) : [node]));
+
+/** All numbers of a plain object. */
+function numbersOf(value: unknown): number[] {
+  if (typeof value === 'number') return [value];
+  if (ArrayBuffer.isView(value)) return Array.from(value as Float64Array);
+  return typeof value === 'object' && value !== null ? Object.values(value).flatMap(numbersOf) : [];
+}
+
+/** Another value that a path may have; undefined where it has no other. */
+function another(family: Family, path: string, now: unknown): unknown {
+  const known = documentPaths(family).find((each) => each.path === path);
+  if (typeof now === 'boolean') return !now;
+  if (known?.choices) return known.choices.find((choice) => choice !== now);
+  if (typeof now === 'number') {
+    const [low, high] = known?.range ?? [null, null];
+    const wanted = now > 1 ? Math.floor(now / 2) : now + 0.4;
+    return Math.min(high ?? wanted, Math.max(low ?? wanted, wanted));
+  }
+  if (path.endsWith('olour') || /^#/.test(String(now))) return '#123456';
+  if (typeof now === 'string') return `${now} more`;
+  if (path === 'own.domain') return { kind: 'given', min: -50, max: 500 };
+  if (typeof now === 'object' && now !== null)
+    return Object.fromEntries(Object.entries(now).map(([key, each]) => [key, `${each} more`]));
+  return undefined;
+}
+
+/** What a person can see of a film: pictures, words of moments. */
+const seen = (film: PreparedFilm) =>
+  JSON.stringify([
+    times(film, 41).map((time) => sceneAt(film, time).nodes),
+    film.pieces.map(({ family, chart }) => family.momentsOf(chart)),
+    film.lengthSec,
+  ]);
+
+describe.each(families.map((family) => [family.id, family] as const))('the family %s', (_, family) => {
+  it('starts with a document that its schema takes, through JSON', () => {
+    for (const cube of [lively, cubeOf([[1]]), demoCube()]) {
+      const project = projectOf(family, cube);
+      const outcome = readProject(JSON.parse(JSON.stringify(project)), families);
+      expect(outcome.issues).toEqual([]);
+      expect(outcome.ok && outcome.value).toEqual(project);
+    }
+    expect(() => family.document.defaults(null)).not.toThrow();
+  });
+
+  it('has a pure picture: alone, forwards and backwards are the same', () => {
+    for (const cube of [lively, demoCube()]) {
+      const film = filmOf(projectOf(family, cube), cube);
+      const forwards = times(film, 17).map((time) => sceneAt(film, time));
+      const again = filmOf(projectOf(family, cube), cube);
+      const backwards = times(again, 17)
+        .reverse()
+        .map((time) => sceneAt(again, time));
+      expect(backwards.reverse()).toEqual(forwards);
+      expect(sceneAt(filmOf(projectOf(family, cube), cube), film.lengthSec / 3)).toEqual(
+        sceneAt(film, film.lengthSec / 3),
+      );
+    }
+  });
+
+  it('draws finite numbers only, and marks that stay on stage, of any table', () => {
+    fc.assert(
+      fc.property(gappyCubes, (cube) => {
+        const film = filmOf(projectOf(family, cube), cube);
+        for (const time of times(film, 9)) {
+          const scene = sceneAt(film, time);
+          expect(numbersOf(scene.nodes).every(Number.isFinite)).toBe(true);
+          for (const node of marksOf(scene.nodes)) {
+            if (node.subject?.part !== 'mark') continue;
+            const { left, right } = primitiveOf(node).bounds(node, measureBySize);
+            expect(left).toBeGreaterThanOrEqual(-0.5);
+            expect(right).toBeLessThanOrEqual(scene.widthPx + 0.5);
+          }
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('moves without a jump: from picture to picture marks go a small way', () => {
+    const film = filmOf(projectOf(family, lively), lively);
+    const { widthPx, heightPx } = film.stage;
+    let before = new Map<number, { x: number; y: number; opacity: number }>();
+    for (let frame = 0; frame < film.frameCount; frame++) {
+      const [{ chart }] = film.pieces;
+      const marks = chart.family.pictureAt(chart.plan, frame / film.framesPerSec).marks();
+      for (const [category, { x, y, opacity }] of marks) {
+        const last = before.get(category);
+        if (!last || opacity < 0.05) continue;
+        expect(Math.abs(x - last.x)).toBeLessThan(widthPx * 0.06);
+        expect(Math.abs(y - last.y)).toBeLessThan(heightPx * 0.06);
+        expect(Math.abs(opacity - last.opacity)).toBeLessThan(0.2);
+      }
+      before = new Map(marks);
+    }
+  });
+
+  it('puts no text on another and none off the stage', () => {
+    for (const cube of [lively, demoCube()]) {
+      const film = filmOf(projectOf(family, cube), cube);
+      for (const time of times(film, 31)) expect(textFaults(sceneAt(film, time), measureBySize)).toEqual([]);
+    }
+  });
+
+  it('reads out what the table holds, at each period', () => {
+    const cube = demoCube();
+    const film = filmOf(projectOf(family, cube), cube);
+    const [{ chart }] = film.pieces;
+    const { spanStartSec } = chart.course.clock;
+    for (let p = 0; p < cube.periods.length; p++) {
+      const { rows, period, sentence, heading } = readoutAt(film, spanStartSec[2 * p] ?? 0);
+      expect(period).toBe(p);
+      expect(heading).not.toBe('');
+      expect(rows.length).toBeGreaterThan(0);
+      for (const { category, value, name } of rows) {
+        expect(value).toBeCloseTo(cube.values[p * cube.categories.length + category] ?? Number.NaN, 6);
+        expect(sentence).toContain(name);
+      }
+    }
+  });
+
+  it('gives numbers of each frame that agree with the readout', () => {
+    const film = filmOf(projectOf(family, lively), lively);
+    const [{ chart }] = film.pieces;
+    for (const time of times(film, 23)) {
+      const { rows } = chart.family.numbers.frameAt(chart, time);
+      const byName = new Map(rows.map((row) => [row.category, row.value]));
+      for (const { category, value } of readoutAt(film, time).rows)
+        expect(byName.get(lively.categories[category] ?? '')).toBeCloseTo(value, 9);
+    }
+  });
+
+  it('has a control for each field of its own, and each changes what is seen', () => {
+    const base = projectOf(family, lively);
+    const [chart] = base.charts as [Chart];
+    const own = documentPaths(family).filter(({ path }) => path.startsWith('own.'));
+    for (const { path } of own) {
+      const held = family.controls.some((spec) => path === spec.path || path.startsWith(`${spec.path}.`));
+      expect(held, `${path} has a control`).toBe(true);
+    }
+    for (const { path, id, when = [] } of family.controls) {
+      const ready = structuredClone(chart) as Chart;
+      for (const condition of when) putAt(ready, condition.path, condition.is[0]);
+      // Some settings show only together with others: outlines with a width, ranks where there are many.
+      putAt(ready, 'dress.bars.outline', 0.4);
+      putAt(ready, 'dress.bars.longNames', 'cut');
+      const long = {
+        ...lively,
+        categories: lively.categories.map((name) => `${name} with a name that is far too long`),
+      };
+      const changed = structuredClone(ready);
+      const next = another(family, path, valueAt(ready, path) ?? null);
+      expect(next, `${id} has another value`).toBeDefined();
+      putAt(changed, path, next);
+      const [before, after] = [ready, changed].map((each) =>
+        seen(filmOf({ ...base, charts: [each] }, { ...long, values: lively.values })),
+      );
+      expect(after === before, `${id} changes something`).toBe(false);
+    }
+  });
+
+  it('is drawn by both painters', () => {
+    const film = filmOf(projectOf(family, lively), lively);
+    for (const time of times(film, 7)) {
+      for (const node of marksOf(sceneAt(film, time).nodes)) {
+        const { surface, calls } = recordingSurface();
+        primitiveOf(node).draw(surface, node, { measure: measureBySize, images: new Map() });
+        if (node.kind !== 'image') expect(calls.length).toBeGreaterThan(0);
+        if (node.kind !== 'image')
+          expect(primitiveOf(node).svg(node, new SvgWriter(measureBySize, new Map()))).toContain('<');
+      }
+    }
+  });
+
+  it('keeps words, look and pace when another family takes over, and back again', () => {
+    const chart = projectOf(family, lively).charts[0] as Chart;
+    for (const other of families) {
+      const back = inFamily(inFamily(chart, other, lively), family, lively);
+      const { own: _, ...shared } = back;
+      const { own: __, ...before } = chart;
+      expect(shared).toEqual(before);
+      expect(family.document.schema.validate(back.own).error).toBeUndefined();
+    }
+  });
+});
+
+describe('the registry', () => {
+  it('names each family once, and gives each its folder and its index', () => {
+    const ids = families.map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+    for (const id of ids) expect(readFileSync(`src/core/families/${id}/index.ts`, 'utf8')).toContain('defineFamily');
+  });
+});
