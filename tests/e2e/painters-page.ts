@@ -1,5 +1,5 @@
-import { polyline } from '@/core/scene/path';
-import type { Scene } from '@/core/scene/scene';
+import { PathSink, polyline } from '@/core/scene/path';
+import type { PathNode, RectNode, Scene } from '@/core/scene/scene';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { paintScene } from '@/render/canvas/paint-scene';
 import { FontLoader, fontFilesFor } from '@/render/fonts';
@@ -54,6 +54,88 @@ const scenes: Scene[] = [
     ]),
   },
 ];
+
+/** Curves, gradients on paths, joins and caps, dashes, crops, turned text, and marks that overlap in groups which show through. */
+function shapes(): Scene {
+  const slice = new PathSink();
+  slice.moveTo(90, 90);
+  slice.arc(90, 90, 70, -0.6, 2.4);
+  slice.closePath();
+  const wave = new PathSink();
+  wave.moveTo(190, 110);
+  wave.bezierCurveTo(230, 10, 260, 210, 300, 60);
+  wave.quadraticCurveTo(330, 10, 370, 60);
+  const zigzag = (x: number, more: Partial<PathNode>): PathNode => ({
+    kind: 'path',
+    id: `z${x}`,
+    path: polyline(Float64Array.of(x, 230, x + 14, 180, x + 28, 230, x + 40, 200)),
+    stroke: '#1C2B33',
+    strokeWidthPx: 7,
+    ...more,
+  });
+  const linear = { kind: 'linear', x0: 20, y0: 0, x1: 160, y1: 0, from: '#C8401B', to: '#D99A00' } as const;
+  const radial = { kind: 'radial', x: 280, y: 80, radiusPx: 90, from: '#0B6B5D', to: '#9CCFC4' } as const;
+  const overlap = (id: string, x: number): RectNode => ({
+    kind: 'rect',
+    id,
+    x,
+    y: 0,
+    widthPx: 50,
+    heightPx: 40,
+    fill: '#2F5D8A',
+    stroke: '#12191E',
+    strokeWidthPx: 4,
+  });
+  return {
+    widthPx: 400,
+    heightPx: 240,
+    background: '#FFFCF5',
+    nodes: [
+      { kind: 'path', id: 'slice', path: slice.path(), fill: linear, stroke: '#1C2B33', strokeWidthPx: 3 },
+      { kind: 'path', id: 'wave', path: wave.path(), stroke: radial, strokeWidthPx: 8, cap: 'round' },
+      zigzag(10, {}),
+      zigzag(70, { join: 'round', cap: 'round' }),
+      zigzag(130, { join: 'bevel', cap: 'square' }),
+      zigzag(190, { dashPx: 9 }),
+      {
+        kind: 'group',
+        id: 'through',
+        opacity: 0.5,
+        shift: { dx: 260, dy: 130 },
+        clip: { x: -4, y: -4, widthPx: 90, heightPx: 40 },
+        children: [
+          overlap('o1', 0),
+          overlap('o2', 25),
+          { kind: 'group', id: 'inner', opacity: 0.6, children: [overlap('o3', 50), overlap('o4', 60)] },
+        ],
+      },
+      {
+        kind: 'image',
+        id: 'cropped',
+        x: 340,
+        y: 170,
+        widthPx: 50,
+        heightPx: 50,
+        imageId: 'dot',
+        radiusPx: 25,
+        crop: { x: 0.1, y: 0.1, width: 0.8, height: 0.8 },
+      },
+      {
+        kind: 'text',
+        id: 'turned',
+        x: 260,
+        y: 228,
+        text: 'Turned 12.5',
+        font,
+        fill: '#12191E',
+        align: 'start',
+        tabular: true,
+        turnRad: -0.35,
+      },
+    ],
+  };
+}
+scenes.push(shapes());
 
 async function toDataUrl(url: string): Promise<string> {
   const blob = await (await fetch(url)).blob();

@@ -21,7 +21,7 @@ test('canvas and SVG show the same picture of the same scene', async ({ page }) 
   const found = await page.evaluate(() =>
     (window as unknown as { comparePainters(): Promise<{ mean: number; share: number }[]> }).comparePainters(),
   );
-  expect(found).toHaveLength(2);
+  expect(found).toHaveLength(3);
   for (const { mean, share } of found) {
     expect(mean).toBeLessThan(1.5);
     expect(share).toBeLessThan(0.01);

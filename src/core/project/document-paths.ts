@@ -24,8 +24,16 @@ export interface DocumentPath {
 /** What says which thing is which, and what versions there are, is not set by hand. */
 const fixed = new Set(['id', 'family', 'familyVersion', 'tableId', 'film.pieces', 'film.sounds']);
 
-/** Every path of a chart of a family and of the film, in the order of the schema. */
+const made = new WeakMap<KnownFamily, readonly DocumentPath[]>();
+
+/** Every path of a chart of a family and of the film, in the order of the schema. Needs all of Joi, which browsers do not get. */
 export function documentPaths(family: KnownFamily): readonly DocumentPath[] {
+  const known = made.get(family) ?? findPaths(family);
+  made.set(family, known);
+  return known;
+}
+
+function findPaths(family: KnownFamily): readonly DocumentPath[] {
   const found = new Map<string, DocumentPath>();
   const add = (each: DocumentPath) => {
     const known = found.get(each.path);
@@ -43,7 +51,10 @@ function choicesOf(a: DocumentPath, b: DocumentPath): Partial<DocumentPath> {
 
 type Described = Joi.Description & {
   readonly items?: readonly Described[];
-  readonly matches?: readonly { readonly schema: Described }[];
+  readonly matches?: readonly {
+    readonly switch?: readonly { readonly then: Described }[];
+    readonly schema?: Described;
+  }[];
 };
 
 function visit(described: Described, path: string, add: (found: DocumentPath) => void): void {
@@ -51,7 +62,9 @@ function visit(described: Described, path: string, add: (found: DocumentPath) =>
   const { keys, matches } = described;
   if (matches) {
     add({ path, type: 'object', meaning: meaningOf(described) });
-    for (const { schema } of matches) visitKeys(schema.keys ?? {}, path, add);
+    // What is of no known kind has nothing to set.
+    const kinds = matches.flatMap((match) => match.switch?.map(({ then }) => then) ?? match.schema ?? []);
+    for (const { keys: own } of kinds) visitKeys(own ?? {}, path, add);
   } else if (described.type === 'object' && keys) {
     // A box that may be null is set as a whole or side by side.
     if (allowsNull(described)) add({ path, type: 'object', nullable: true, meaning: meaningOf(described) });

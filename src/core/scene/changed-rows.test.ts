@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changedRows } from './changed-rows';
+import { PathSink } from './path';
 import type { Scene, SceneNode } from './scene';
 
 const font = { family: 'A', weight: 400, sizePx: 20 };
@@ -86,5 +87,32 @@ describe('rows that changed', () => {
     expect(changedRows(scene([]), scene([], '#000000'))).toEqual({ from: 0, to: 400 });
     const group = (opacity: number): SceneNode => ({ kind: 'group', id: 'g', opacity, children: [rect('a', 100, 50)] });
     expect(changedRows(scene([group(1)]), scene([group(0.5)]))).toEqual({ from: 98, to: 152 });
+  });
+
+  it('know how far curves, corners and turned texts reach', () => {
+    const sink = (dy: number) => {
+      const made = new PathSink();
+      made.moveTo(0, 100 + dy);
+      made.bezierCurveTo(10, 20, 40, 20, 50, 100 + dy);
+      return made.path();
+    };
+    const curve = (dy: number): SceneNode => ({ kind: 'path', id: 'p', path: sink(dy), fill: '#111111' });
+    expect(changedRows(scene([curve(0)]), scene([curve(1)]))).toEqual({ from: 18, to: 103 });
+    const turned = (words: string): SceneNode => ({ ...text('t', 200, words), turnRad: 1 }) as SceneNode;
+    const rows = changedRows(scene([turned('abc')]), scene([turned('abd')]));
+    expect(rows?.from).toBeLessThanOrEqual(200 - 3 * 20);
+    expect(rows?.to).toBeGreaterThanOrEqual(200 + 3 * 20);
+  });
+
+  it('move with the group that holds them', () => {
+    const group = (dy: number, fill: string): SceneNode => ({
+      kind: 'group',
+      id: 'g',
+      shift: { dx: 0, dy },
+      children: [rect('a', 0, 10, fill), rect('b', 50, 10)],
+    });
+    expect(changedRows(scene([group(100, '#111111')]), scene([group(100, '#222222')]))).toEqual({ from: 98, to: 112 });
+    expect(changedRows(scene([group(100, '#111111')]), scene([group(120, '#111111')]))).toEqual({ from: 98, to: 182 });
+    expect(changedRows(scene([group(100, '#111111')]), scene([group(100, '#111111')]))).toBeNull();
   });
 });

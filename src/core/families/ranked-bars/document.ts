@@ -4,7 +4,7 @@ import { type MomentKind, momentKinds } from '../../motion/moments';
 import { type SwapMode, swapModes } from '../../motion/slots';
 import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
-import { dataNumber, oneOf, record, text, whole } from '../../project/schema/parts';
+import { byKind, dataNumber, oneOf, record, text, whole } from '../../project/schema/parts';
 import type { DomainRule } from '../../scale/domain-rule';
 
 /** What only a race of ranked bars knows. */
@@ -45,14 +45,14 @@ export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
     places: whole(placesRange, '', 'Places on stage'),
     order: oneOf(rankOrders, 'Who stands in front'),
     swapMode: oneOf(swapModes, 'Bars change places where their values cross, or over the whole period'),
-    domain: Joi.alternatives(
-      Joi.object({ kind: oneOf(['following', 'fixed'], 'The axis follows the leader, or stands still') }),
-      Joi.object({
-        kind: oneOf(['given'], 'The axis has the ends given'),
-        min: dataNumber('Lower end of the axis'),
-        max: dataNumber('Upper end of the axis'),
-      }),
-    )
+    domain: byKind({
+      following: ['The axis follows the leader', {}],
+      fixed: ['The axis stands still, as far as the film ever reaches', {}],
+      given: [
+        'The axis has the ends given',
+        { min: dataNumber('Lower end of the axis'), max: dataNumber('Upper end of the axis') },
+      ],
+    })
       .required()
       .description('Where the value axis ends'),
     momentWords: record(momentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),

@@ -1,30 +1,27 @@
-import Joi from 'joi';
-import { colour, name, number, oneOf, share } from './parts';
+import { byKind, colour, name, number, oneOf, share } from './parts';
 
 const base = colour('The colour under everything; of two colours the first one');
 const to = colour('The colour that the gradient runs into');
 
 /** A background, as it stands in projects and in files of looks. */
-export const backgroundSchema = Joi.alternatives(
-  Joi.object({
-    kind: oneOf(['plain', 'clear'], 'One colour, or nothing at all for laying over footage'),
-    colour: base,
-  }),
-  Joi.object({
-    kind: oneOf(['linear'], 'A gradient along a line'),
-    colour: base,
-    to,
-    angleDeg: number([-360, 360], 'degrees', 'Turns from left-to-right (0) clockwise'),
-  }),
-  Joi.object({ kind: oneOf(['radial'], 'A gradient from the middle'), colour: base, to }),
-  Joi.object({
-    kind: oneOf(['picture'], 'A picture of the project'),
-    colour: base,
-    pictureId: name('Which of the project’s pictures; empty while none is chosen'),
-    fit: oneOf(['fill', 'fit'], 'Fills the stage, or shows all of the picture'),
-    dim: share('How much of the colour lies over the picture'),
-    blur: number([0, 10], '% of the shorter side', 'How blurred the picture is'),
-  }),
-)
+export const backgroundSchema = byKind({
+  plain: ['One colour', { colour: base }],
+  clear: ['Nothing, for laying over footage; the colour only decides the inks', { colour: base }],
+  linear: [
+    'A gradient along a line',
+    { colour: base, to, angleDeg: number([-360, 360], 'degrees', 'Turns from left-to-right (0) clockwise') },
+  ],
+  radial: ['A gradient from the middle', { colour: base, to }],
+  picture: [
+    'A picture of the project',
+    {
+      colour: base,
+      pictureId: name('Which of the project’s pictures; empty while none is chosen'),
+      fit: oneOf(['fill', 'fit'], 'Fills the stage, or shows all of the picture'),
+      dim: share('How much of the colour lies over the picture'),
+      blur: number([0, 10], '% of the shorter side', 'How blurred the picture is'),
+    },
+  ],
+})
   .required()
   .description('What lies behind everything');

@@ -79,8 +79,16 @@ const common = {
   pace: paceSchema.required(),
 };
 
+const made = new WeakMap<KnownFamily, Joi.ObjectSchema>();
+
 /** A chart of one family. */
 export function chartSchema(family: KnownFamily): Joi.ObjectSchema {
+  const known = made.get(family) ?? schemaOf(family);
+  made.set(family, known);
+  return known;
+}
+
+function schemaOf(family: KnownFamily): Joi.ObjectSchema {
   return Joi.object({
     ...common,
     family: Joi.valid(family.id).required().description('The family that draws it'),

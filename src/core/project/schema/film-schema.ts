@@ -3,7 +3,7 @@ import { paceLimits } from '../../pace/pace';
 import { corners, extraKinds } from '../film-parts';
 import { projectLimits } from '../limits';
 import { backgroundSchema } from './background-schema';
-import { colour, family, flag, id, name, number, oneOf, share, text, whole } from './parts';
+import { byKind, colour, family, flag, id, name, number, oneOf, share, text, whole } from './parts';
 
 const moment = Joi.object({
   periodKey: name('The period at which the beat starts'),
@@ -15,20 +15,20 @@ const extra = Joi.object({
   id: id('Names the extra within the film'),
   kind: oneOf(extraKinds, 'What it is'),
   name: text('What the person calls it'),
-  anchor: Joi.alternatives(
-    Joi.object({
-      kind: oneOf(['stage'], 'Stands on the stage'),
-      corner: oneOf(corners, 'From where its place is counted'),
-      dx: offset('inwards, or to the right of the centre'),
-      dy: offset('inwards, or down from the centre'),
-    }),
-    Joi.object({
-      kind: oneOf(['mark'], 'Travels with a category’s mark'),
-      category: name('Whose mark'),
-      dx: offset('to the right'),
-      dy: offset('down'),
-    }),
-  ).required(),
+  anchor: byKind({
+    stage: [
+      'Stands on the stage',
+      {
+        corner: oneOf(corners, 'From where its place is counted'),
+        dx: offset('inwards, or to the right of the centre'),
+        dy: offset('inwards, or down from the centre'),
+      },
+    ],
+    mark: [
+      'Travels with a category’s mark',
+      { category: name('Whose mark'), dx: offset('to the right'), dy: offset('down') },
+    ],
+  }).required(),
   width: number(projectLimits.extraSize, '% of the shorter side', 'Width'),
   height: number(projectLimits.extraSize, '% of the shorter side', 'Height'),
   opacity: share('How opaque it is'),

@@ -61,3 +61,19 @@ export const family = (meaning: string) => Joi.string().min(1).max(100).required
 /** The same schema for each of some keys. */
 export const record = <T extends string>(keys: readonly T[], schema: (key: T) => Joi.Schema) =>
   Joi.object(Object.fromEntries(keys.map((key) => [key, schema(key)]))).required();
+
+/**
+ * Things that are told apart by their `kind`, each with keys of its own: what is wrong with one is said with its path.
+ *
+ * @param kinds What the kind means, and the keys of things of that kind.
+ */
+export function byKind(kinds: Readonly<Record<string, readonly [meaning: string, keys: Joi.SchemaMap]>>): Joi.Schema {
+  return Joi.alternatives().conditional('.kind', {
+    switch: Object.entries(kinds).map(([kind, [meaning, keys]]) => ({
+      is: kind,
+      // biome-ignore lint/suspicious/noThenProperty: the library's own word for what follows a condition
+      then: Joi.object({ kind: oneOf([kind], meaning), ...keys }),
+    })),
+    otherwise: Joi.object({ kind: Joi.valid(...Object.keys(kinds)).required() }).unknown(),
+  });
+}
