@@ -119,3 +119,25 @@ describe('tempo prepare', () => {
     expect(existsSync(path.join(folder, 'out.doc'))).toBe(false);
   });
 });
+
+describe('the settings of a film', () => {
+  it('are listed with range, unit and meaning, and taken by their paths', () => {
+    put('race.csv', 'Year,Name,Value\n2001,A,1\n2001,B,5\n2002,A,9\n2002,B,4\n');
+    const paths = JSON.parse(printed('controls', '--chart', 'ranked-bars', '--json'));
+    expect(paths).toContainEqual({
+      path: 'own.places',
+      type: 'number',
+      range: [1, 50],
+      whole: true,
+      meaning: 'Places on stage',
+    });
+    const [line = ''] = printed('frames', 'race.csv', '--set', 'own.places=1', '--at', '0').split('\n');
+    expect(JSON.parse(line).rows).toHaveLength(1);
+    const { status, stdout, stderr } = run('render', 'race.csv', '--set', 'own.place=1', '--out', 'x.mp4');
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toContain('Did you mean own.places?');
+    expect(run('frames').stderr).toContain('Name a table or a project file');
+    expect(run('render', 'race.csv').stderr).toContain('Say with --out where to write');
+    expect(printed('render', '--list', 'looks')).toContain('Night ferry\n');
+  });
+});

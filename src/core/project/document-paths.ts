@@ -46,7 +46,8 @@ function findPaths(family: KnownFamily): readonly DocumentPath[] {
 }
 
 function choicesOf(a: DocumentPath, b: DocumentPath): Partial<DocumentPath> {
-  return a.choices && b.choices ? { choices: [...new Set([...a.choices, ...b.choices])] } : {};
+  if (!a.choices || !b.choices || a.meaning === b.meaning) return {};
+  return { choices: [...new Set([...a.choices, ...b.choices])], meaning: `${a.meaning}; ${b.meaning}` };
 }
 
 type Described = Joi.Description & {

@@ -1,4 +1,5 @@
 import { distance } from 'fastest-levenshtein';
+import type { ValidationErrorItem } from 'joi';
 import { type Outcome, refuse } from '../table/issue';
 import { type DocumentPath, documentPaths } from './document-paths';
 import type { KnownFamily } from './family-document';
@@ -40,7 +41,7 @@ export function withSettings(
   const known = new Map(paths.map((each) => [each.path, each]));
   const changed = structuredClone({ chart, film: project.film }) as unknown as Tree;
   for (const { path, value } of settings) {
-    const at = known.get(path) ?? known.get(path.replace(/\.\d+$/, ''));
+    const at = known.get(path) ?? known.get(path.replace(/\.\d+$/, '')) ?? wholeOf(path, paths);
     if (!at) return refuse('unknown-path', `There is no ${path}.${nearest(path, paths)}`);
     place(changed, path.startsWith('film.') ? path : `chart.${path}`, readValue(value, at, path));
   }
@@ -48,6 +49,11 @@ export function withSettings(
   if (fault !== null) return refuse('bad-value', fault);
   const { chart: ready, film } = changed as unknown as Pick<Project, 'film'> & { readonly chart: typeof chart };
   return { ok: true, value: { ...withChart(project, pieceId, () => ready), film }, issues: [] };
+}
+
+/** A thing of several values, which can be set as a whole. */
+function wholeOf(path: string, paths: readonly DocumentPath[]): DocumentPath | undefined {
+  return paths.some((each) => each.path.startsWith(`${path}.`)) ? { path, type: 'object', meaning: '' } : undefined;
 }
 
 /** The path that is written most like one that there is not. */
@@ -105,9 +111,16 @@ function faultOf({ chart, film }: Tree, family: KnownFamily): string | null {
   const ofChart = chartSchema(family).validate(chart, check).error;
   const ofFilm = filmSchema.validate(film, check).error;
   const faults = [
-    ...(ofChart?.details ?? []).map(({ path, message }) => ({ path: path.join('.'), message })),
-    ...(ofFilm?.details ?? []).map(({ path, message }) => ({ path: ['film', ...path].join('.'), message })),
+    ...(ofChart?.details ?? []),
+    ...(ofFilm?.details ?? []).map((fault) => ({ ...fault, path: ['film', ...fault.path] })),
   ];
   if (faults.length === 0) return null;
-  return faults.map(({ path, message }) => `${path}: ${message.replace(/^"[^"]*" /, '')}.`).join('\n');
+  return faults.map(faultWords).join('\n');
+}
+
+/** The path, the rule and what was there instead. */
+function faultWords({ path, message, context }: ValidationErrorItem): string {
+  const value = context?.value;
+  const was = typeof value === 'object' || value === undefined ? '' : `; it was ${JSON.stringify(value)}`;
+  return `${path.join('.')}: ${message.replace(/^"[^"]*" /, '')}${was}.`;
 }

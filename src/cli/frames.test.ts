@@ -1,0 +1,109 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Chart } from '@/core/project/chart';
+import type { FilmPiece } from '@/core/project/film';
+import { raceProject, testTable } from '@/core/testing/projects';
+import { writeProjectFile } from '@/export/project-file';
+import { type FramesOptions, frames } from './frames';
+import { controlPaths, listed } from './lists';
+
+let folder = '';
+const at = (name: string) => path.join(folder, name);
+const race = 'Year,Name,Value\n2001,A,1\n2001,B,5\n2002,A,9\n2002,B,4\n';
+
+/** What is printed, one object a line. */
+async function rows(name: string, options: FramesOptions = {}) {
+  const { lines } = await frames(at(name), options);
+  return [...lines].map((line) => JSON.parse(line));
+}
+
+beforeAll(() => {
+  folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-frames-'));
+  writeFileSync(at('race.csv'), race);
+  const base = raceProject({}, { name: 'Race' });
+  const [chart] = base.charts as [Chart];
+  const [piece] = base.film.pieces as [FilmPiece];
+  const second = { ...chart, id: 'c2', fields: { ...chart.fields, value: 'Value' } };
+  const pieces = [piece, { ...piece, id: 'piece-2', content: { kind: 'chart' as const, chartId: 'c2' } }];
+  const assets = new Map([['a1', new TextEncoder().encode(race)]]);
+  writeFileSync(at('race.plucky'), writeProjectFile({ project: { ...base, tables: [testTable] }, assets }));
+  const two = { ...base, charts: [chart, second], film: { ...base.film, pieces } };
+  writeFileSync(at('two.plucky'), writeProjectFile({ project: two, assets }));
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe('frames', () => {
+  it('follow settings by their paths, in their order, of the chart and of the film', async () => {
+    const set = ['own.places=1', 'film.framesPerSec=10', 'between=step', 'pace.length={"by":"whole","sec":2}'];
+    const found = await rows('race.csv', { set });
+    expect(found).toHaveLength(20);
+    expect(found[15]).toMatchObject({ frame: 15, timeSec: 1.5, period: '2001' });
+    const [first] = await rows('race.csv', { set: ['own.places=2', 'own.places=1'], at: '0' });
+    expect(first.rows).toEqual([{ category: 'B', value: 5, rank: 1, slot: 0 }]);
+  });
+
+  it('come of a project as of a table, and then say which piece is on show', async () => {
+    const [first, last] = await rows('race.plucky', { at: '0,20' });
+    expect(first).toMatchObject({ frame: 0, piece: 'piece-1', pieceSec: 0, period: '2001' });
+    expect(last).toMatchObject({ pieceSec: 20, period: '2002', rows: [{ category: 'A', rank: 1 }, {}] });
+    expect((await rows('race.csv', { at: '0' }))[0]).not.toHaveProperty('piece');
+    const [late] = await rows('two.plucky', { at: '25' });
+    expect(late).toMatchObject({ timeSec: 25, piece: 'piece-2', pieceSec: 5 });
+  });
+
+  it('have events and moments in seconds of the film', async () => {
+    const events = await rows('two.plucky', { events: true });
+    expect(events.map(({ category, to, piece }) => [category, to, piece])).toEqual([
+      ['A', 1, 'piece-1'],
+      ['B', 2, 'piece-1'],
+      ['A', 1, 'piece-2'],
+      ['B', 2, 'piece-2'],
+    ]);
+    expect(events[2].timeSec - events[0].timeSec).toBeCloseTo(20, 9);
+    const [moment] = await rows('race.plucky', { moments: true, set: ['own.momentWords.lead=Hail {name}'] });
+    expect(moment).toMatchObject({ kind: 'lead', words: 'Hail A', category: 'A', other: 'B' });
+  });
+
+  it('take a look that ships by its name, and short options', async () => {
+    const options = { look: 'night ferry', chart: 'ranked-bars', title: 'T', size: '640x360', length: '3', fps: '12' };
+    expect(await rows('race.csv', { ...options, swap: '0.1', holdStart: '1', holdEnd: '0' })).toHaveLength(36);
+  });
+
+  it.each<[string, FramesOptions, string]>([
+    ['race.csv', { set: ['own.place=8'] }, 'There is no own.place. Did you mean own.places?'],
+    ['race.csv', { set: ['own.places=88'] }, 'own.places: must be less than or equal to 50; it was 88.'],
+    ['race.csv', { places: '0' }, 'own.places: must be greater than or equal to 1'],
+    ['race.csv', { set: ['own.places'] }, 'PATH=VALUE'],
+    ['race.csv', { chart: 'spirals' }, '--chart must be one of ranked-bars'],
+    ['race.csv', { look: 'Nigt' }, 'Those that ship are Paper'],
+    ['race.csv', { look: 'none.json' }, 'no such file'],
+    ['race.csv', { size: 'large' }, '--size must read like 1920x1080'],
+    ['race.csv', { size: '5x5' }, '--size goes from 16 to 3840'],
+    ['race.csv', { at: '1', every: '2' }, 'not both'],
+    ['race.csv', { at: '999' }, '--at must be a number from 0 to'],
+    ['race.csv', { every: '0.5' }, '--every must be a'],
+    ['race.csv', { group: 'Gone' }, 'no column “Gone”'],
+    ['race.plucky', { group: 'Gone' }, 'no column “Gone”'],
+    ['race.plucky', { value: 'Gone' }, 'Gone'],
+    ['none.plucky', {}, 'no such file'],
+    ['race.csv', { project: 'race.csv' }, 'no such file'],
+  ])('of %s with %j are refused with a plain message', async (name, options, message) => {
+    await expect(rows(name, options)).rejects.toThrow(message);
+  });
+});
+
+describe('lists', () => {
+  it('name what there is', () => {
+    expect(listed('families')).toContain('ranked-bars\tRanked bars');
+    expect(listed('looks')).toContain('Night ferry\n');
+    expect(listed('palettes')).toContain('harbour\t');
+    expect(listed('options')).toMatch(/ranked-bars\n {2}own\.places\twhole number 1\.\.50\tPlaces on stage/);
+    expect(() => listed('ships')).toThrow('--list must be one of looks, palettes, families, options');
+    expect(controlPaths(undefined)).toContainEqual(
+      expect.objectContaining({ path: 'film.stage.widthPx', unit: 'px', range: [16, 3840] }),
+    );
+    expect(() => controlPaths('spirals')).toThrow('ranked-bars');
+  });
+});
