@@ -6,7 +6,7 @@ export default defineConfig({
   test: {
     environment: 'node',
     testTimeout: 60_000,
-    include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+    include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
     coverage: { provider: 'v8', include: ['src/core/**/*.ts'], reporter: ['text-summary'] },
   },
 });

@@ -149,9 +149,9 @@ export class Studio {
     } catch (error) {
       const failure = error instanceof ImportRefused ? error.issues : before.failure;
       setSession({ status: before.table ? before.status : 'failed', failure });
-      // The table that was open may be gone from the worker, or hold what could not be taken.
-      void this.film.sync();
       if (!(error instanceof ReadingCancelled)) throw error;
+      // The worker was ended with all its tables.
+      void this.film.sync();
     } finally {
       setSession({ reading: null });
     }

@@ -76,8 +76,6 @@ export class TableReader {
         reject(reason);
       };
     });
-    // What the table held before is gone from here on.
-    this.opened.delete(tableId);
     try {
       const outcome = await Promise.race([this.worker.table.open(tableId, sources, progress), cancelled]);
       if (!outcome.ok) throw new ImportRefused(fileName, outcome.issues);

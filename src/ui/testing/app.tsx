@@ -1,0 +1,69 @@
+import { render } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { overviewOf } from '@/core/film/overview';
+import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
+import { readoutAt } from '@/core/film/readout';
+import type { Project } from '@/core/project/project';
+import { noFields } from '@/core/shaping/fields';
+import { cubeOf, measureBySize } from '@/core/testing/films';
+import { raceProject } from '@/core/testing/projects';
+import { documentStore } from '@/state/document';
+import { setReadout } from '@/state/playhead';
+import { sessionStore, setSession } from '@/state/session';
+import { type Services, ServicesContext } from '../services';
+
+/** Everything that the interface can have done: each service answers with nothing, and is written down. */
+export function fakeServices(): { readonly services: Services; readonly asked: string[] } {
+  const asked: string[] = [];
+  const answer = (path: string): unknown =>
+    new Proxy(() => undefined, {
+      get: (_, name) => (typeof name === 'string' ? answer(`${path}${path === '' ? '' : '.'}${name}`) : undefined),
+      apply: () => {
+        asked.push(path);
+        return Promise.resolve(path.endsWith('thumbnails') || path.endsWith('Looks') || path === 'formats' ? [] : null);
+      },
+    });
+  return { services: answer('') as Services, asked };
+}
+
+const cube = cubeOf([
+  [10, 20, 30],
+  [40, 20, 30],
+  [50, 25, 35],
+]);
+
+const grid = { columns: [], rowCount: 3 };
+
+/** Puts a race of three periods on stage, as the workers would, and the playhead at its start. */
+export function stageRace(project: Project = raceProject()): PreparedFilm {
+  const film = prepareFilm(project, new Map(project.charts.map(({ id }) => [id, cube])), { measure: measureBySize });
+  documentStore.setState({ project, past: [], future: [], gesture: null });
+  setSession({
+    ...sessionStore.getInitialState(),
+    status: 'ready',
+    cube,
+    overview: overviewOf(film),
+    table: {
+      ...grid,
+      readAs: '',
+      issues: [],
+      guesses: [{ fields: noFields, score: 1, why: '' }] as never,
+      safeSteps: [],
+      sheets: [],
+      sheet: '',
+      encoding: '',
+      delimiter: '',
+      headerRow: 0,
+    },
+    prepared: { grid, prepared: grid, reports: [], suggestions: [], groups: [], guesses: [], periodWhy: '' },
+  });
+  setReadout(readoutAt(film, 0));
+  return film;
+}
+
+/** Draws a part of the interface with services that answer with nothing. */
+export function draw(element: ReactElement) {
+  const fake = fakeServices();
+  const drawn = render(<ServicesContext value={fake.services}>{element}</ServicesContext>);
+  return { ...drawn, asked: fake.asked };
+}
