@@ -21,13 +21,18 @@ async function film(page: Page, name: string): Promise<string> {
   return file;
 }
 
-/** Changes the world of the next worker that starts, before it gets to work. */
-function inNextWorker(page: Page, change: () => void): Promise<Worker> {
-  return new Promise((resolve, reject) => {
+/** Changes the world of the next worker that starts, before it gets to work: until then it gets no fonts to draw with. */
+async function inNextWorker(page: Page, change: () => void): Promise<{ readonly changed: Promise<Worker> }> {
+  const changed = new Promise<Worker>((resolve, reject) => {
     page.once('worker', (worker) => {
       worker.evaluate(change).then(() => resolve(worker), reject);
     });
   });
+  await page.route('**/fonts/**', async (route) => {
+    await changed;
+    await route.continue();
+  });
+  return { changed };
 }
 
 test('a worker that dies half-way is replaced, and the film is whole', async ({ page }) => {
@@ -35,7 +40,7 @@ test('a worker that dies half-way is replaced, and the film is whole', async ({ 
   await goTo(page, 'Output');
   await smallSize(page);
   const whole = await film(page, 'whole.mp4');
-  const patched = inNextWorker(page, () => {
+  const patched = await inNextWorker(page, () => {
     const world = self as unknown as { Worker: typeof Worker; killed: number };
     const Real = world.Worker;
     world.killed = 0;
@@ -60,7 +65,7 @@ test('a worker that dies half-way is replaced, and the film is whole', async ({ 
     };
   });
   const killed = page.waitForEvent('console', (message) => message.text() === 'killed a worker');
-  const [file] = await Promise.all([film(page, 'mended.mp4'), patched, killed]);
+  const [file] = await Promise.all([film(page, 'mended.mp4'), patched.changed, killed]);
   expect(probe(file)).toMatchObject({ nb_read_frames: '400', avg_frame_rate: '25/1' });
   execFileSync('ffmpeg', ['-v', 'error', '-xerror', '-i', file, '-f', 'null', '-']);
   expect(leastPsnr(whole, file, path.join(folder, 'psnr.log'))).toBeGreaterThan(40);
@@ -100,11 +105,11 @@ test('every form can be cancelled, and leaves nothing', async ({ page }) => {
 test('an encoder that refuses is named, and nothing is left', async ({ page }) => {
   await openRace(page, '4');
   await goTo(page, 'Output');
-  const patched = inNextWorker(page, () => {
+  const patched = await inNextWorker(page, () => {
     VideoEncoder.isConfigSupported = async (config) => ({ supported: false, config });
   });
   await page.getByRole('button', { name: 'Export MP4' }).click();
-  await patched;
+  await patched.changed;
   await expect(page.getByRole('alert').filter({ hasText: 'cannot encode MP4 (H.264) at 1920 x 1080' })).toBeVisible();
   expect(await filesLeft(page)).toEqual([]);
   await smallSize(page);

@@ -10,6 +10,7 @@ import { documentPaths } from '../project/document-paths';
 import { putAt, valueAt } from '../project/document-value';
 import type { Project } from '../project/project';
 import { readProject } from '../project/read-project';
+import { chartSchema } from '../project/schema/chart-schema';
 import { primitiveOf } from '../scene/primitives';
 import type { SceneNode } from '../scene/scene';
 import { SvgWriter } from '../scene/svg-writer';
@@ -225,7 +226,7 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
       const { own: _, ...shared } = back;
       const { own: __, ...before } = chart;
       expect(shared).toEqual(before);
-      expect(family.document.schema.validate(back.own).error).toBeUndefined();
+      expect(chartSchema(family).validate(back).error).toBeUndefined();
     }
   });
 });

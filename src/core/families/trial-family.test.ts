@@ -1,4 +1,3 @@
-import Joi from 'joi';
 import { describe, expect, it } from 'vitest';
 import { overviewOf } from '../film/overview';
 import { prepareFilm } from '../film/prepare-film';
@@ -27,7 +26,7 @@ const dots = defineFamily<Own, ReturnType<Family['courseOf']>, { fill: string; v
   uses: new Set(),
   document: {
     version: 2,
-    schema: Joi.object({ colour: Joi.string().required().description('Colour of all dots') }),
+    schema: ({ Joi, text }) => Joi.object({ colour: text('Colour of all dots') }),
     defaults: () => ({ colour: '#123456' }),
     migrations: { 1: ({ ink }) => ({ colour: ink }) },
   },
@@ -66,7 +65,7 @@ describe('one folder, one line', () => {
     expect(readoutAt(film, 0)).toMatchObject({ heading: 'Dots', sentence: '3 dots.' });
     expect(overviewOf(film)).toMatchObject({ pieceId: 'piece-1', moments: [] });
     expect(documentPaths(dots).filter(({ path }) => path.startsWith('own'))).toEqual([
-      { path: 'own.colour', type: 'text', meaning: 'Colour of all dots' },
+      { path: 'own.colour', type: 'text', maxLength: 500, meaning: 'Colour of all dots' },
     ]);
     const changed = withSettings(project, [{ path: 'own.colour', value: '#654321' }], list);
     expect(changed.ok && changed.value.charts[0]?.own).toEqual({ colour: '#654321' });

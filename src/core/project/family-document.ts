@@ -1,6 +1,9 @@
-import type Joi from 'joi';
+import type { ObjectSchema } from 'joi';
 import type { Cube } from '../shaping/cube';
 import type { Chart, PlayKind } from './chart';
+
+/** What schemas are put together from: `schema/parts.ts`. */
+export type SchemaParts = typeof import('./schema/parts');
 
 /** Turns a family's own part of version `n` into one of version `n + 1`. */
 export type OwnMigration = (own: Record<string, unknown>) => Record<string, unknown>;
@@ -9,8 +12,12 @@ export type OwnMigration = (own: Record<string, unknown>) => Record<string, unkn
 export interface FamilyDocument<Own = unknown> {
   /** The version that is written; a new one comes with a migration. */
   readonly version: number;
-  /** Checks `own`. Each key has a description, and its unit where it has one. */
-  readonly schema: Joi.ObjectSchema;
+  /**
+   * Checks `own`. Each key has a description, and its unit where it has one.
+   *
+   * @param parts What schemas are put together from. They are handed in, so that who only draws carries none of them.
+   */
+  schema(parts: SchemaParts): ObjectSchema;
   /** What a new chart of this family starts with. @param cube Its values; null while they are not known. */
   defaults(cube: Cube | null): Own;
   /** `migrations[n]` reads version `n`. */

@@ -2,25 +2,17 @@
 
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
-import { type Anchor, type Extra, extraKinds, type Moment } from '@/core/project/film-parts';
-import { projectLimits } from '@/core/project/limits';
-import { shippedFamilies } from '@/core/project/text-style';
+import { type Extra, extraKinds } from '@/core/project/film-parts';
 import { edit } from '@/state/document';
-import { addExtra, changeExtra, momentAt, moveExtra, removeExtra } from '@/state/edit-film';
-import { playheadStore } from '@/state/playhead';
+import { addExtra, moveExtra, removeExtra } from '@/state/edit-film';
 import { setSession } from '@/state/session';
-import { clockWords } from '../beats/time-words';
 import { Button, IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
-import { ColourField } from '../parts/colour-field';
 import { Field, Section } from '../parts/field';
 import { FileChooser } from '../parts/file-chooser';
-import { NumberField } from '../parts/number-field';
-import { SelectField } from '../parts/select-field';
-import { SwitchField } from '../parts/switch-field';
-import { TextField } from '../parts/text-field';
 import { useServices } from '../services';
-import { usePiece, useProject, useSession } from '../use-state';
+import { usePiece, useSession } from '../use-state';
+import { ExtraForm } from './extra-form';
 
 const kindWords: Record<Extra['kind'], string> = {
   text: 'Text',
@@ -140,184 +132,3 @@ export function ExtrasSection() {
 }
 
 const none: readonly Extra[] = [];
-
-const corners = [
-  { value: 'top-left', label: 'Upper left corner' },
-  { value: 'top-right', label: 'Upper right corner' },
-  { value: 'bottom-left', label: 'Lower left corner' },
-  { value: 'bottom-right', label: 'Lower right corner' },
-  { value: 'centre', label: 'Middle of the stage' },
-] as const;
-
-function ExtraForm({ extra }: { readonly extra: Extra }) {
-  const cube = useSession((state) => state.cube);
-  const fonts = useProject((project) => project.fonts, noFonts);
-  const set = (change: Partial<Extra>, gesture: string | null = null) => changeExtra(extra.id, change, gesture);
-  const { anchor } = extra;
-  const anchorValue = anchor.kind === 'stage' ? anchor.corner : `${MARK}${anchor.category}`;
-  const setAnchor = (value: string) => {
-    const next: Anchor = value.startsWith(MARK)
-      ? { kind: 'mark', category: value.slice(MARK.length), dx: 3, dy: 0 }
-      : {
-          kind: 'stage',
-          corner: value as (typeof corners)[number]['value'],
-          dx: value === 'centre' ? 0 : 4,
-          dy: value === 'centre' ? 0 : 4,
-        };
-    set({ anchor: next });
-  };
-  const number = (
-    control: 'extra-width' | 'extra-height' | 'extra-stroke' | 'extra-fade',
-    key: 'width' | 'height' | 'stroke' | 'fadeSec',
-    range: readonly [number, number],
-    step: number,
-    unit: string,
-  ) => (
-    <NumberField
-      control={control}
-      value={extra[key]}
-      min={range[0]}
-      max={range[1]}
-      step={step}
-      unit={unit}
-      onChange={(value, gesture) => set({ [key]: value }, gesture)}
-    />
-  );
-  return (
-    <>
-      {extra.kind === 'text' && (
-        <>
-          <TextField
-            control="extra-text"
-            value={extra.text}
-            lines={2}
-            maxLength={projectLimits.textLength}
-            onChange={(text, gesture) => set({ text }, gesture)}
-          />
-          <SelectField
-            control="extra-font"
-            value={extra.fontFamily}
-            choices={[...fonts, ...shippedFamilies].map(({ family }) => ({ value: family, label: family }))}
-            onChange={(fontFamily) => set({ fontFamily })}
-          />
-          <NumberField
-            control="extra-weight"
-            value={extra.fontWeight}
-            min={100}
-            max={900}
-            step={100}
-            decimals={0}
-            unit=""
-            onChange={(fontWeight, gesture) => set({ fontWeight }, gesture)}
-          />
-        </>
-      )}
-      <SelectField
-        control="extra-anchor"
-        value={anchorValue}
-        choices={[
-          ...corners,
-          ...(cube?.categories ?? [])
-            .slice(0, 400)
-            .map((name) => ({ value: `${MARK}${name}`, label: name.slice(0, 60), note: 'travels with its bar' })),
-        ]}
-        onChange={setAnchor}
-      />
-      <NumberField
-        control="extra-x"
-        value={anchor.dx}
-        min={-500}
-        max={500}
-        step={0.5}
-        decimals={1}
-        unit="%"
-        onChange={(dx, gesture) => set({ anchor: { ...anchor, dx } }, gesture)}
-      />
-      <NumberField
-        control="extra-y"
-        value={anchor.dy}
-        min={-500}
-        max={500}
-        step={0.5}
-        decimals={1}
-        unit="%"
-        onChange={(dy, gesture) => set({ anchor: { ...anchor, dy } }, gesture)}
-      />
-      {number('extra-width', 'width', projectLimits.extraSize, 1, '%')}
-      {number('extra-height', 'height', projectLimits.extraSize, 0.5, '%')}
-      {extra.kind !== 'picture' && (
-        <ColourField
-          control="extra-colour"
-          value={extra.colour}
-          onChange={(colour, gesture) => set({ colour }, gesture)}
-        />
-      )}
-      {extra.kind !== 'picture' && extra.kind !== 'text' && number('extra-stroke', 'stroke', [0, 20], 0.1, '%')}
-      <NumberField
-        control="extra-opacity"
-        value={extra.opacity * 100}
-        min={0}
-        max={100}
-        step={5}
-        decimals={0}
-        unit="%"
-        onChange={(value, gesture) => set({ opacity: value / 100 }, gesture)}
-      />
-      <SwitchField control="extra-behind" checked={extra.behind} onChange={(behind) => set({ behind })} />
-      <Field control="extra-time">
-        <TimeEnd label="Comes" moment={extra.from} otherwise="at the start" onChange={(from) => set({ from })} />
-        <TimeEnd label="Goes" moment={extra.to} otherwise="with the film" onChange={(to) => set({ to })} />
-      </Field>
-      {number('extra-fade', 'fadeSec', projectLimits.fadeSec, 0.1, 's')}
-    </>
-  );
-}
-
-/** Stands before the name of a category whose mark holds an extra, among the places to choose from. */
-const MARK = 'mark:';
-
-const noFonts: readonly { readonly family: string }[] = [];
-
-function TimeEnd({
-  label,
-  moment,
-  otherwise,
-  onChange,
-}: {
-  readonly label: string;
-  readonly moment: Moment | null;
-  readonly otherwise: string;
-  readonly onChange: (moment: Moment | null) => void;
-}) {
-  const overview = useSession((state) => state.overview);
-  const period = overview?.periodKeys.indexOf(moment?.periodKey ?? '') ?? -1;
-  const from = overview?.spanStartSec[2 * period] ?? 0;
-  const to = overview?.spanStartSec[2 * period + 2] ?? overview?.lengthSec ?? from;
-  const words =
-    moment === null
-      ? otherwise
-      : period < 0
-        ? 'at a period that is gone'
-        : `at ${clockWords(from + (to - from) * moment.share)}`;
-  return (
-    <div className="mt-1 flex items-center gap-2 text-[13px]">
-      <span className="min-w-0 flex-1 truncate">
-        {label} {words}
-      </span>
-      <Button
-        className="h-7!"
-        onClick={() => {
-          const { readout } = playheadStore.getState();
-          if (overview && readout) onChange(momentAt(overview, readout.timeSec));
-        }}
-      >
-        At the playhead
-      </Button>
-      {moment && (
-        <button type="button" className="text-[12px] text-quiet underline" onClick={() => onChange(null)}>
-          Take back
-        </button>
-      )}
-    </div>
-  );
-}

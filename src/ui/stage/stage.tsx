@@ -11,7 +11,11 @@ import { goToColour, goToControl } from '../go-to';
 import { cx } from '../parts/class-names';
 import { useServices } from '../services';
 import { useProject, useSession } from '../use-state';
-import { BoxTool, ExtraTool, Guides, type TextEdit, TextTool, ValueTip } from './stage-overlay';
+import { BoxTool } from './box-tool';
+import { ExtraTool } from './extra-tool';
+import { Guides } from './guides';
+import { type TextEdit, TextTool } from './text-tool';
+import { ValueTip } from './value-tip';
 
 /** Where a click on a part of the picture leads. */
 const controlOfPart: Record<string, ControlId> = {

@@ -1,10 +1,8 @@
-import Joi from 'joi';
 import { type RankOrder, rankOrders } from '../../motion/contenders';
 import { type MomentKind, momentKinds } from '../../motion/moments';
 import { type SwapMode, swapModes } from '../../motion/slots';
 import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
-import { byKind, dataNumber, oneOf, record, text, whole } from '../../project/schema/parts';
 import type { DomainRule } from '../../scale/domain-rule';
 
 /** What only a race of ranked bars knows. */
@@ -41,22 +39,23 @@ const momentWords: Readonly<Record<MomentKind, string>> = {
 export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
   version: 1,
   migrations: {},
-  schema: Joi.object({
-    places: whole(placesRange, '', 'Places on stage'),
-    order: oneOf(rankOrders, 'Who stands in front'),
-    swapMode: oneOf(swapModes, 'Bars change places where their values cross, or over the whole period'),
-    domain: byKind({
-      following: ['The axis follows the leader', {}],
-      fixed: ['The axis stands still, as far as the film ever reaches', {}],
-      given: [
-        'The axis has the ends given',
-        { min: dataNumber('Lower end of the axis'), max: dataNumber('Upper end of the axis') },
-      ],
-    })
-      .required()
-      .description('Where the value axis ends'),
-    momentWords: record(momentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
-  }),
+  schema: ({ Joi, byKind, dataNumber, oneOf, record, text, whole }) =>
+    Joi.object({
+      places: whole(placesRange, '', 'Places on stage'),
+      order: oneOf(rankOrders, 'Who stands in front'),
+      swapMode: oneOf(swapModes, 'Bars change places where their values cross, or over the whole period'),
+      domain: byKind({
+        following: ['The axis follows the leader', {}],
+        fixed: ['The axis stands still, as far as the film ever reaches', {}],
+        given: [
+          'The axis has the ends given',
+          { min: dataNumber('Lower end of the axis'), max: dataNumber('Upper end of the axis') },
+        ],
+      })
+        .required()
+        .description('Where the value axis ends'),
+      momentWords: record(momentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
+    }),
   defaults: (cube) => ({
     places: cube ? Math.min(FIRST_PLACES, Math.max(1, cube.categories.length)) : FIRST_PLACES,
     order: 'largest',

@@ -8,6 +8,7 @@ import type { KnownFamily } from '../family-document';
 import { projectLimits } from '../limits';
 import { dressSchema } from './dress-schema';
 import { paceSchema } from './pace-schema';
+import * as parts from './parts';
 import { colour, dataNumber, flag, id, name, oneOf, record, text } from './parts';
 
 const numbers = Joi.object({
@@ -93,7 +94,7 @@ function schemaOf(family: KnownFamily): Joi.ObjectSchema {
     ...common,
     family: Joi.valid(family.id).required().description('The family that draws it'),
     play: play(family),
-    own: family.document.schema.required(),
+    own: family.document.schema(parts).required(),
   });
 }
 

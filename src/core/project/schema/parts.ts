@@ -77,3 +77,5 @@ export function byKind(kinds: Readonly<Record<string, readonly [meaning: string,
     otherwise: Joi.object({ kind: Joi.valid(...Object.keys(kinds)).required() }).unknown(),
   });
 }
+
+export { Joi };

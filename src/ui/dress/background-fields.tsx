@@ -1,0 +1,95 @@
+'use client';
+
+import { type Background, backgroundKinds } from '@/core/project/background';
+import { mixColours } from '@/core/scale/colour';
+import { editStage } from '@/state/edit-stage';
+import { ColourButton } from '../parts/colour-button';
+import { ColourField } from '../parts/colour-field';
+import { Field } from '../parts/field';
+import { NumberField } from '../parts/number-field';
+import { SelectField } from '../parts/select-field';
+import { useProject } from '../use-state';
+import { BackgroundPicture } from './background-picture';
+
+const kindWords: Record<Background['kind'], string> = {
+  plain: 'One colour',
+  linear: 'Gradient',
+  radial: 'Gradient from the middle',
+  picture: 'Picture',
+  clear: 'Transparent',
+};
+const offers = ['#FFFCF5', '#FFFFFF', '#F1E4C9', '#12191E', '#0B3B3A', '#C8401B'];
+const plainPaper: Background = { kind: 'plain', colour: '#FFFCF5' };
+
+/** How much darker the second colour of a new gradient is. */
+const DARKER = 0.18;
+
+/** One colour, a gradient, a picture, or nothing behind everything. */
+export function BackgroundFields() {
+  const background = useProject((project) => project.film.stage.background, plainPaper);
+  const set = (next: Background, gesture: string | null = null) =>
+    editStage((stage) => {
+      stage.background = next;
+    }, gesture);
+  const setColour = (colour: string, gesture: string | null) => set({ ...background, colour }, gesture);
+  const setKind = (kind: Background['kind']) => {
+    const { colour } = background;
+    if (kind === 'plain' || kind === 'clear') set({ kind, colour });
+    else if (kind === 'linear') set({ kind, colour, to: mixColours(colour, '#000000', DARKER), angleDeg: 90 });
+    else if (kind === 'radial') set({ kind, colour, to: mixColours(colour, '#000000', DARKER) });
+    else set({ kind, colour, pictureId: '', fit: 'fill', dim: 0.4, blur: 0 });
+  };
+  return (
+    <>
+      <Field control="background">
+        <div className="flex items-center gap-1.5">
+          <ColourButton label="Background" value={background.colour} onChange={setColour} />
+          <span className="mx-1 h-5 w-px bg-line" aria-hidden />
+          {offers.map((colour) => (
+            <button
+              key={colour}
+              type="button"
+              aria-label={`Background ${colour}`}
+              title={colour}
+              className="size-6 rounded-md border border-line hover:border-ink"
+              style={{ background: colour }}
+              onClick={() => setColour(colour, null)}
+            />
+          ))}
+        </div>
+      </Field>
+      <SelectField
+        control="background-kind"
+        value={background.kind}
+        choices={backgroundKinds.map((value) => ({ value, label: kindWords[value] }))}
+        onChange={(value) => setKind(value as Background['kind'])}
+      />
+      {(background.kind === 'linear' || background.kind === 'radial') && (
+        <ColourField
+          control="background-to"
+          value={background.to}
+          onChange={(to, gesture) => set({ ...background, to }, gesture)}
+        />
+      )}
+      {background.kind === 'linear' && (
+        <NumberField
+          control="background-angle"
+          value={background.angleDeg}
+          min={-360}
+          max={360}
+          step={5}
+          decimals={0}
+          unit="°"
+          onChange={(angleDeg, gesture) => set({ ...background, angleDeg }, gesture)}
+        />
+      )}
+      {background.kind === 'picture' && <BackgroundPicture background={background} set={set} />}
+      {background.kind === 'clear' && (
+        <p className="text-[12px] leading-snug text-quiet">
+          The colour above only decides the ink of the texts. Films keep the transparency in WebM and in image
+          sequences.
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,5 @@
+/** What lies over the stage. */
+export interface OverlayProps {
+  /** CSS pixels per stage pixel. */
+  readonly scale: number;
+}
