@@ -1,5 +1,4 @@
-/** Why an export ended early; `message` says it in plain words with what to do. */
-export type ExportErrorCode = 'cancelled' | 'codec-missing' | 'disk-full' | 'encoder-failed' | 'bad-size' | 'failed';
+import type { ExportErrorCode } from '@/core/project/export-error-codes';
 
 /** A failure of the environment during an export. Crosses threads as its code and message. */
 export class ExportError extends Error {

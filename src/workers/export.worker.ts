@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { asExportError, ExportError, type ExportErrorCode } from '@/export/export-error';
+import { asExportError, ExportError } from '@/export/export-error';
 import { type ExportOrder, runExport } from '@/export/run-export';
 import { openFilmFile, openPickedFile } from '@/export/video/film-file';
 import type { FilmJob } from '@/export/video/film-job';
@@ -60,7 +60,7 @@ async function startMaker(order: ExportOrder, job: FilmJob): Promise<SpanMaker<E
       heardMs = performance.now();
       tell = onFrames;
       const result = await Promise.race([api.encode(from, to), lost]);
-      if (!result.ok) throw new ExportError(result.code as ExportErrorCode, result.message);
+      if (!result.ok) throw new ExportError(result.code, result.message);
       return result.span;
     },
     end,

@@ -2,6 +2,7 @@ import type { FilmOverview } from '@/core/film/overview';
 import type { Cubes } from '@/core/film/prepare-film';
 import type { Readout } from '@/core/film/readout';
 import type { GapRule } from '@/core/motion/series';
+import type { ExportErrorCode } from '@/core/project/export-error-codes';
 import type { ExportForm } from '@/core/project/export-form';
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Look } from '@/core/project/look';
@@ -232,7 +233,7 @@ export type ExportedFile =
 /** How an export ended. */
 export type ExportResult =
   | { readonly ok: true; readonly file: ExportedFile }
-  | { readonly ok: false; readonly code: string; readonly message: string };
+  | { readonly ok: false; readonly code: ExportErrorCode; readonly message: string };
 
 /** Exports films in any form. One at a time. */
 export interface ExportWorkerApi {
@@ -287,7 +288,7 @@ export interface SpanWorkerApi {
     to: number,
   ): Promise<
     | { readonly ok: true; readonly span: EncodedSpan }
-    | { readonly ok: false; readonly code: string; readonly message: string }
+    | { readonly ok: false; readonly code: ExportErrorCode; readonly message: string }
   >;
   pause(paused: boolean): Promise<void>;
 }

@@ -1,3 +1,5 @@
+import type { IssueCode } from './issue-codes';
+
 /** How much an issue matters: an error stops the chart, a warning leaves something out, a note only tells. */
 export type IssueSeverity = 'error' | 'warning' | 'note';
 
@@ -6,7 +8,7 @@ export type IssueSeverity = 'error' | 'warning' | 'note';
  * `row` counts the file's records from 1 for the header line; `column` is the column's name.
  */
 export interface Issue {
-  readonly code: string;
+  readonly code: IssueCode;
   readonly severity: IssueSeverity;
   readonly row?: number;
   readonly column?: string;
@@ -22,7 +24,7 @@ export type Outcome<T> =
   | { readonly ok: false; readonly issues: readonly Issue[] };
 
 /** A refusal with one issue. */
-export function refuse(code: string, message: string, where: Partial<Issue> = {}): { ok: false; issues: Issue[] } {
+export function refuse(code: IssueCode, message: string, where: Partial<Issue> = {}): { ok: false; issues: Issue[] } {
   return { ok: false, issues: [{ code, severity: 'error', message, ...where }] };
 }
 

@@ -1,4 +1,5 @@
 import type { Issue, Outcome } from './issue';
+import type { IssueCode } from './issue-codes';
 import type { Table } from './table';
 
 /** How the person wants a file to be read; `''` and null leave it to the reader. Kept in the document. */
@@ -57,18 +58,18 @@ export const MAX_LISTED_ISSUES = 2000;
 /** Adds issues of one kind, each with its place, and counts those beyond the limit in one line. */
 export class IssueList {
   readonly issues: Issue[] = [];
-  private readonly counts = new Map<string, number>();
+  private readonly counts = new Map<IssueCode, number>();
 
   add(issue: Issue): void {
     if (this.wants(issue.code)) this.issues.push(issue);
   }
 
   /** Counts an issue and makes it only when it will be listed: for kinds that can come a million times. */
-  addLazily(code: string, make: () => Issue): void {
+  addLazily(code: IssueCode, make: () => Issue): void {
     if (this.wants(code)) this.issues.push(make());
   }
 
-  private wants(code: string): boolean {
+  private wants(code: IssueCode): boolean {
     const count = (this.counts.get(code) ?? 0) + 1;
     this.counts.set(code, count);
     return count <= MAX_LISTED_ISSUES;

@@ -1,6 +1,6 @@
 import type { CellObject, Range, WorkSheet } from '@e965/xlsx';
 import type { Cell } from './column-builder';
-import { shorten } from './issue';
+import { type Issue, shorten } from './issue';
 import type { IssueList, SheetPreview } from './reader';
 import { type DateSystem, serialToIso } from './serial-date';
 
@@ -91,11 +91,11 @@ export function sheetRecords(sheet: Sheet, system: DateSystem, list: IssueList, 
   return records;
 }
 
-function withoutResultIssue(row: number, column: number, formula: string) {
+function withoutResultIssue(row: number, column: number, formula: string): Issue {
   const message =
     'This formula was saved without its result, so the cell is blank. Open the workbook in a spreadsheet program and save it again.';
   const where = { row: row + 1, column: `#${column}`, raw: shorten(formula) };
-  return { code: 'formula-without-result', severity: 'warning' as const, ...where, message };
+  return { code: 'formula-without-result', severity: 'warning', ...where, message };
 }
 
 /** The first rows of a sheet, as texts, for choosing among sheets. */

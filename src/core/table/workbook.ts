@@ -2,6 +2,7 @@ import type { WorkBook } from '@e965/xlsx';
 import { unzipSync, zipSync } from 'fflate';
 import { recogniseFileKind } from './file-kind';
 import { type Issue, type Outcome, refuse } from './issue';
+import type { IssueCode } from './issue-codes';
 import { IssueList, type Reader, type ReadOptions, type ReadTable } from './reader';
 import { previewOf, sheetRecords } from './sheet-records';
 import { TableAssembler } from './table-assembler';
@@ -87,7 +88,7 @@ function unpackSafely(bytes: Uint8Array): Outcome<Uint8Array> {
 const damaged =
   'This workbook is damaged or cut off, so it cannot be opened. Open it in your spreadsheet program and save it again, or use another copy.';
 
-function refusalOf(error: unknown): [string, string] {
+function refusalOf(error: unknown): [IssueCode, string] {
   const text = error instanceof Error ? error.message : String(error);
   if (/password|encrypt/i.test(text)) {
     return [
