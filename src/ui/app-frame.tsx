@@ -1,13 +1,14 @@
 'use client';
 
 import { ChevronsLeft } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Group, Panel, Separator } from 'react-resizable-panels';
 import { Toaster } from 'sonner';
 import { setSession } from '@/state/session';
 import { Beats } from './beats/beats';
 import { Bench } from './bench';
 import { CommandPalette } from './command-palette';
+import { commandsOf } from './commands';
 import { DropZone } from './drop-zone';
 import { GridEditor } from './gather/grid-editor';
 import { usePasteAnywhere } from './gather/paste-anywhere';
@@ -39,7 +40,11 @@ export function AppFrame() {
   const onHelp = useCallback(() => setHelp(true), []);
   const onOpen = useCallback(() => picker.current?.click(), []);
   usePasteAnywhere();
-  useShortcuts({ onPalette, onHelp, onOpen });
+  const commands = useMemo(
+    () => commandsOf(services, { onPalette, onHelp, onOpen }),
+    [services, onPalette, onHelp, onOpen],
+  );
+  useShortcuts(commands);
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
@@ -101,8 +106,8 @@ export function AppFrame() {
           </Panel>
         </Group>
       </div>
-      <CommandPalette open={palette} onOpenChange={setPalette} onOpenFile={onOpen} onHelp={onHelp} />
-      <ShortcutList open={help} onOpenChange={setHelp} />
+      <CommandPalette open={palette} onOpenChange={setPalette} commands={commands} />
+      <ShortcutList open={help} onOpenChange={setHelp} commands={commands} />
       <Toaster theme={theme} position="bottom-center" offset={140} toastOptions={{ duration: 8000 }} />
     </DropZone>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { Command } from 'cmdk';
 import { Search } from 'lucide-react';
 import { useState } from 'react';
 import type { WorkStep } from '@/state/session';
@@ -20,6 +21,9 @@ const benches: Record<WorkStep, () => React.ReactNode> = {
   output: OutputBench,
 };
 
+/** Controls that a search lists at once; more words narrow it. */
+const MOST_FOUND = 8;
+
 /** The controls of the open step, and a search over all of them. */
 export function Bench() {
   const step = useSession((state) => state.step);
@@ -37,47 +41,46 @@ export function Bench() {
 function ControlSearch() {
   const [query, setQuery] = useState('');
   const found = findControls(query);
-  const open = (id: string) => {
+  const open = (id: ControlId) => {
     setQuery('');
-    goToControl(id as ControlId);
+    goToControl(id);
   };
   return (
-    <search className="relative border-b border-line px-4 py-2">
-      <label className="flex h-8 items-center gap-2 rounded-md border border-line bg-card px-2 focus-within:border-ink">
-        <Search className="size-4 text-quiet" aria-hidden />
-        <input
-          type="search"
-          aria-label="Find a control"
-          placeholder="Find a control by name"
-          value={query}
-          className="w-full bg-transparent text-[13px] outline-none"
-          onChange={(event) => setQuery(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter' && found[0]) open(found[0].id);
-            if (event.key === 'Escape') setQuery('');
-          }}
-        />
-      </label>
-      {query.trim() !== '' && (
-        <ul
-          aria-label="Controls found"
-          className="absolute inset-x-4 top-11 z-40 rounded-md border border-line bg-card p-1 shadow-lg"
-        >
-          {found.slice(0, 8).map(({ id, label, step }) => (
-            <li key={id}>
-              <button
-                type="button"
-                className="flex w-full justify-between gap-2 rounded px-2 py-1.5 text-left text-[13px] hover:bg-line/60"
-                onClick={() => open(id)}
-              >
-                {label}
-                <span className="text-quiet capitalize">{step}</span>
-              </button>
-            </li>
-          ))}
-          {found.length === 0 && <li className="px-2 py-1.5 text-[13px] text-quiet">No control is called that.</li>}
-        </ul>
-      )}
+    <search>
+      <Command
+        shouldFilter={false}
+        label="Find a control"
+        className="relative border-b border-line px-4 py-2"
+        onKeyDown={(event) => event.key === 'Escape' && setQuery('')}
+      >
+        <div className="flex h-8 items-center gap-2 rounded-md border border-line bg-card px-2 focus-within:border-ink">
+          <Search className="size-4 shrink-0 text-quiet" aria-hidden />
+          <Command.Input
+            placeholder="Find a control by name"
+            value={query}
+            className="w-full bg-transparent text-[13px] outline-none"
+            onValueChange={setQuery}
+          />
+        </div>
+        <Command.List label="Controls found">
+          {query.trim() !== '' && (
+            <div className="absolute inset-x-4 top-11 z-40 rounded-md border border-line bg-card p-1 text-[13px] shadow-lg">
+              {found.slice(0, MOST_FOUND).map(({ id, label, step }) => (
+                <Command.Item
+                  key={id}
+                  value={id}
+                  className="flex w-full justify-between gap-2 rounded px-2 py-1.5 hover:bg-line/60 data-[selected=true]:bg-line/60"
+                  onSelect={() => open(id)}
+                >
+                  {label}
+                  <span className="text-quiet capitalize">{step}</span>
+                </Command.Item>
+              ))}
+              {found.length === 0 && <p className="px-2 py-1.5 text-quiet">No control is called that.</p>}
+            </div>
+          )}
+        </Command.List>
+      </Command>
     </search>
   );
 }

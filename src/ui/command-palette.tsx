@@ -2,40 +2,22 @@
 
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
-import { redo, undo } from '@/state/document';
-import { samples } from '@/state/samples';
-import { sessionStore, setSession, workSteps } from '@/state/session';
+import type { Command as AppCommand } from './commands';
 import { controls } from './controls';
-import { goToControl, goToStep } from './go-to';
-import { useServices } from './services';
+import { goToControl } from './go-to';
 
 interface CommandPaletteProps {
   readonly open: boolean;
   readonly onOpenChange: (open: boolean) => void;
-  readonly onOpenFile: () => void;
-  readonly onHelp: () => void;
+  readonly commands: readonly AppCommand[];
 }
 
 /** Every command and control by name. */
-export function CommandPalette({ open, onOpenChange, onOpenFile, onHelp }: CommandPaletteProps) {
-  const services = useServices();
+export function CommandPalette({ open, onOpenChange, commands }: CommandPaletteProps) {
   const run = (action: () => unknown) => () => {
     onOpenChange(false);
     void action();
   };
-  const commands: readonly (readonly [string, () => unknown])[] = [
-    ['Play or pause', () => services.studio.playback.toggle()],
-    ['Next period', () => services.studio.playback.stepPeriods(1)],
-    ['Last period', () => services.studio.playback.stepPeriods(-1)],
-    ['Undo', undo],
-    ['Redo', redo],
-    ['Open a table or a project file', onOpenFile],
-    ['Save a project file', () => services.saveProject()],
-    ['Light or dark theme', () => setSession({ theme: sessionStore.getState().theme === 'light' ? 'dark' : 'light' })],
-    ['Show or fold the ranking', () => setSession({ rankingOpen: !sessionStore.getState().rankingOpen })],
-    ['Shortcuts', onHelp],
-    ...samples.map((sample) => [`Sample table: ${sample.name}`, () => services.openSample(sample)] as const),
-  ];
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
@@ -53,14 +35,12 @@ export function CommandPalette({ open, onOpenChange, onOpenFile, onHelp }: Comma
             <Command.List className="max-h-80 overflow-y-auto p-1.5 text-[13px]">
               <Command.Empty className="px-3 py-2 text-quiet">Nothing is called that.</Command.Empty>
               <Command.Group heading="Do">
-                {commands.map(([name, action]) => (
-                  <Item key={name} name={name} onSelect={run(action)} />
-                ))}
+                {commands.map(
+                  ({ name, keys, keyOnly, run: action }) =>
+                    !keyOnly && <Item key={name} name={name} note={keys} onSelect={run(action)} />,
+                )}
               </Command.Group>
               <Command.Group heading="Go to">
-                {workSteps.map((step) => (
-                  <Item key={step} name={`Step: ${step}`} onSelect={run(() => goToStep(step))} />
-                ))}
                 {controls.map(({ id, label, step, words }) => (
                   <Item key={id} name={label} note={step} words={words} onSelect={run(() => goToControl(id))} />
                 ))}

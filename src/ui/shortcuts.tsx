@@ -2,104 +2,46 @@
 
 import { Dialog } from 'radix-ui';
 import { useEffect } from 'react';
-import { redo, undo } from '@/state/document';
-import { sessionStore, workSteps } from '@/state/session';
-import { goToControl, goToStep } from './go-to';
-import { type Services, useServices } from './services';
-
-const rows: readonly (readonly [string, string])[] = [
-  ['Space', 'Play or pause'],
-  ['← →', 'One frame back or on'],
-  ['Shift ← →', 'One period back or on'],
-  ['Home, End', 'First or last frame'],
-  ['1 to 5', 'The five steps'],
-  ['Ctrl Z, Ctrl Shift Z', 'Undo, redo'],
-  ['Ctrl S', 'Save a project file'],
-  ['Ctrl O', 'Open a table or a project file'],
-  ['Ctrl K', 'Find a command or control'],
-  ['Ctrl E', 'Output'],
-  ['?', 'This list'],
-];
-
-interface ShortcutActions {
-  readonly onPalette: () => void;
-  readonly onHelp: () => void;
-  readonly onOpen: () => void;
-}
+import type { Command } from './commands';
 
 /** Listens to the keyboard wherever the focus is, but leaves typing alone. */
-export function useShortcuts({ onPalette, onHelp, onOpen }: ShortcutActions): void {
-  const services = useServices();
+export function useShortcuts(commands: readonly Command[]): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       // Dragging a step by keyboard takes Space and the arrows for itself.
       if (event.defaultPrevented) return;
-      const done =
-        event.ctrlKey || event.metaKey
-          ? withCommand(event, services, onPalette, onOpen)
-          : alone(event, services, onHelp);
-      if (done) event.preventDefault();
+      const command = commands.find(({ meets }) => meets?.(event));
+      if (!command || (!command.whileTyping && keysAreTaken(event))) return;
+      event.preventDefault();
+      void command.run();
     };
     window.addEventListener('keydown', onKeyDown);
     return () => window.removeEventListener('keydown', onKeyDown);
-  }, [services, onPalette, onHelp, onOpen]);
+  }, [commands]);
 }
 
-function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
-  );
+/** Where keys without Ctrl mean something else: text, and what has keys of its own. */
+const OWN_KEYS =
+  'input, textarea, select, [contenteditable="true"], [role="dialog"], [role="grid"], [role="menu"], [role="listbox"], [role="radiogroup"], [role="group"], [data-radix-popper-content-wrapper]';
+/** What scrolls with the arrows. */
+const SCROLLS = 'section[tabindex="0"]';
+
+function keysAreTaken(event: KeyboardEvent): boolean {
+  if (event.altKey) return true;
+  const target = event.target instanceof Element ? event.target : null;
+  if (!target) return false;
+  if (target.closest(OWN_KEYS)) return true;
+  return event.key !== '?' && event.key !== ' ' && target.closest(SCROLLS) !== null;
 }
 
-function withCommand(event: KeyboardEvent, services: Services, onPalette: () => void, onOpen: () => void): boolean {
-  const key = event.key.toLowerCase();
-  if (key === 'z') {
-    if (event.shiftKey) redo();
-    else undo();
-  } else if (key === 's') void services.saveProject();
-  else if (key === 'o') onOpen();
-  else if (key === 'k') onPalette();
-  else if (key === 'e') goToControl('film-export');
-  else return false;
-  return true;
-}
-
-function alone(event: KeyboardEvent, { studio }: Services, onHelp: () => void): boolean {
-  const target = event.target instanceof HTMLElement ? event.target : null;
-  // Menus, lists, pickers and dialogs have keys of their own.
-  if (
-    isTyping(target) ||
-    event.altKey ||
-    target?.closest(
-      '[role="dialog"], [role="grid"], [role="menu"], [role="listbox"], [role="radiogroup"], [role="group"], [data-radix-popper-content-wrapper]',
-    )
-  ) {
-    return false;
-  }
-  const scrolls =
-    target?.closest('section[tabindex="0"]') !== null && target?.closest('section[tabindex="0"]') !== undefined;
-  if (event.key === '?') onHelp();
-  else if (event.key === ' ' && !(target instanceof HTMLButtonElement)) void studio.playback.toggle();
-  else if (scrolls) return false;
-  else if (event.key === 'ArrowRight')
-    void (event.shiftKey ? studio.playback.stepPeriods(1) : studio.playback.stepFrames(1));
-  else if (event.key === 'ArrowLeft')
-    void (event.shiftKey ? studio.playback.stepPeriods(-1) : studio.playback.stepFrames(-1));
-  else if (event.key === 'Home') void studio.playback.stepFrames(-1e9);
-  else if (event.key === 'End') void studio.playback.stepFrames(1e9);
-  else if (/^[1-5]$/.test(event.key)) goToStep(workSteps[Number(event.key) - 1] ?? sessionStore.getState().step);
-  else return false;
-  return true;
+interface ShortcutListProps {
+  readonly open: boolean;
+  readonly onOpenChange: (open: boolean) => void;
+  readonly commands: readonly Command[];
 }
 
 /** The list of shortcuts. */
-export function ShortcutList({
-  open,
-  onOpenChange,
-}: {
-  readonly open: boolean;
-  readonly onOpenChange: (open: boolean) => void;
-}) {
+export function ShortcutList({ open, onOpenChange, commands }: ShortcutListProps) {
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
@@ -109,13 +51,16 @@ export function ShortcutList({
           className="fixed top-1/2 left-1/2 z-50 w-[420px] -translate-x-1/2 -translate-y-1/2 rounded-md border border-ink bg-card p-5 text-ink"
         >
           <Dialog.Title className="mb-3 font-display text-[18px] font-bold">Shortcuts</Dialog.Title>
-          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 text-[13px]">
-            {rows.map(([keys, words]) => (
-              <div key={keys} className="contents">
-                <dt className="font-mono whitespace-nowrap">{keys}</dt>
-                <dd className="text-quiet">{words}</dd>
-              </div>
-            ))}
+          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5 text-[13px]">
+            {commands.map(
+              ({ keys, name }) =>
+                keys && (
+                  <div key={name} className="contents">
+                    <dt className="font-mono whitespace-nowrap">{keys}</dt>
+                    <dd className="text-quiet">{name}</dd>
+                  </div>
+                ),
+            )}
           </dl>
           <p className="mt-4 text-[12px] text-quiet">On a Mac, Cmd does what Ctrl does here.</p>
           <Dialog.Close className="mt-4 h-8 rounded-md border border-line px-3 text-[13px] hover:border-ink">

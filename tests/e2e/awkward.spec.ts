@@ -67,7 +67,7 @@ const drawn: [string, string, RegExp][] = [
 async function stillAlive(page: Page): Promise<void> {
   for (const step of ['Gather', 'Shape', 'Dress', 'Pace', 'Output'] as const) {
     await goTo(page, step);
-    await expect(page.getByRole('searchbox', { name: 'Find a control' })).toBeVisible();
+    await expect(page.getByRole('combobox', { name: 'Find a control' })).toBeVisible();
   }
   await goTo(page, 'Dress');
 }

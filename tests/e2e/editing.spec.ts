@@ -206,7 +206,7 @@ test('a project file holds everything, and a damaged one is refused', async ({ p
 });
 
 test('any control is found by name, and any command by keyboard', async ({ page }) => {
-  await page.getByRole('searchbox', { name: 'Find a control' }).fill('frame rate');
+  await page.getByRole('combobox', { name: 'Find a control' }).fill('frame rate');
   await press(page, 'Enter');
   await expect(page.getByRole('radio', { name: '60' })).toBeVisible();
   await press(page, 'Control+k');

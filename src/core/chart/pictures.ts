@@ -1,3 +1,4 @@
+import { distance } from 'fastest-levenshtein';
 import type { Chart } from '../project/chart';
 import type { Picture } from '../project/film-parts';
 import { countryCode } from '../scale/countries';
@@ -103,22 +104,8 @@ function closeness(a: string, b: string): number {
   const [short, long] = a.length <= b.length ? [a, b] : [b, a];
   if (short.length >= 3 && ` ${long} `.includes(` ${short} `)) return 0.75 + (0.2 * short.length) / long.length;
   if (long.length > 60 || long.length - short.length > 3) return 0;
-  const likeness = 1 - editDistance(a, b) / long.length;
+  const likeness = 1 - distance(a, b) / long.length;
   return likeness >= LEAST_CLOSENESS ? likeness * 0.9 : 0;
-}
-
-/** Letters to put in, take out or change. Source: Levenshtein 1966. */
-function editDistance(a: string, b: string): number {
-  let row = Array.from({ length: b.length + 1 }, (_, j) => j);
-  for (let i = 1; i <= a.length; i++) {
-    const next = [i];
-    for (let j = 1; j <= b.length; j++) {
-      const change = (row[j - 1] ?? 0) + (a[i - 1] === b[j - 1] ? 0 : 1);
-      next.push(Math.min(change, (row[j] ?? 0) + 1, (next[j - 1] ?? 0) + 1));
-    }
-    row = next;
-  }
-  return row[b.length] ?? 0;
 }
 
 /** The letters that stand for a name: the first of its first two words. */

@@ -12,24 +12,24 @@ export interface StripInks {
   readonly mark: string;
 }
 
-/**
- * Draws the strip: a band for every other beat, the map of ranks, the periods' labels and the changes of lead.
- *
- * @param hovered Category whose line is lit; null lights none.
- */
-export function drawStrip(
-  context: CanvasRenderingContext2D,
-  widthPx: number,
-  heightPx: number,
-  overview: FilmOverview,
-  hovered: number | null,
-  inks: StripInks,
-): void {
+/** What is drawn, and where. */
+export interface StripPicture {
+  readonly context: CanvasRenderingContext2D;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly overview: FilmOverview;
+  /** Category whose line is lit; null lights none. */
+  readonly hovered: number | null;
+  readonly inks: StripInks;
+}
+
+/** Draws the strip: a band for every other beat, the map of ranks, the periods' labels and the changes of lead. */
+export function drawStrip(picture: StripPicture): void {
+  const { context, widthPx, heightPx, overview, inks } = picture;
   context.clearRect(0, 0, widthPx, heightPx);
   const xOf = (timeSec: number) => (timeSec / overview.lengthSec) * widthPx;
-  const bottom = heightPx - zones.labelPx;
-  drawBeats(context, overview, xOf, bottom, heightPx, inks);
-  drawLines(context, overview, widthPx, bottom, hovered);
+  drawBeats(picture, xOf);
+  drawLines(picture);
   context.fillStyle = inks.mark;
   for (const { timeSec } of overview.leads) {
     const x = xOf(timeSec);
@@ -41,14 +41,8 @@ export function drawStrip(
   }
 }
 
-function drawBeats(
-  context: CanvasRenderingContext2D,
-  overview: FilmOverview,
-  xOf: (timeSec: number) => number,
-  bottom: number,
-  heightPx: number,
-  inks: StripInks,
-): void {
+function drawBeats({ context, overview, heightPx, inks }: StripPicture, xOf: (timeSec: number) => number): void {
+  const bottom = heightPx - zones.labelPx;
   context.font = "11px 'Spline Sans Mono', monospace";
   context.textBaseline = 'middle';
   let free = -1;
@@ -81,13 +75,8 @@ function slotY(slot: number, overview: FilmOverview, bottom: number): number {
   return top + ((slot + 0.3) / (overview.places + 0.3)) * (bottom - top);
 }
 
-function drawLines(
-  context: CanvasRenderingContext2D,
-  overview: FilmOverview,
-  widthPx: number,
-  bottom: number,
-  hovered: number | null,
-): void {
+function drawLines({ context, overview, widthPx, heightPx, hovered }: StripPicture): void {
+  const bottom = heightPx - zones.labelPx;
   const { sampleCount, slots, lines, places } = overview;
   const draw = (line: number, strong: boolean) => {
     context.strokeStyle = lines[line]?.colour ?? '#888888';
@@ -116,8 +105,16 @@ function drawLines(
   context.restore();
 }
 
+/** A point of the strip and the strip's size, in CSS pixels. */
+export interface StripPoint {
+  readonly x: number;
+  readonly y: number;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
 /** The category whose line passes nearest to a point, within 10 pixels; null where none does. */
-export function lineAt(overview: FilmOverview, x: number, y: number, widthPx: number, heightPx: number): number | null {
+export function lineAt(overview: FilmOverview, { x, y, widthPx, heightPx }: StripPoint): number | null {
   const bottom = heightPx - zones.labelPx;
   const i = Math.round((x / widthPx) * (overview.sampleCount - 1));
   let best: number | null = null;

@@ -1,6 +1,8 @@
 'use client';
 
-import { ArrowDownToLine, Columns3, Rows3, Search, Trash2 } from 'lucide-react';
+import { ArrowDownToLine, Columns3, type LucideIcon, Rows3, Search, Trash2 } from 'lucide-react';
+import { Toolbar } from 'radix-ui';
+import type { ReactNode } from 'react';
 import type { GridSummary } from '@/workers/protocol';
 import { Button } from '../parts/button';
 import type { Block } from './selection';
@@ -14,8 +16,6 @@ interface GridToolbarProps {
   readonly onFillDown: () => void;
   readonly onFind: () => void;
 }
-
-const small = 'h-7 px-2 text-[12px]';
 
 /** The grid's own actions, and where the selection stands. */
 export function GridToolbar({
@@ -32,28 +32,40 @@ export function GridToolbar({
   const name = grid.columns[block.left]?.name ?? '';
   const chosen = rows * columns > 1 ? `${rows.toLocaleString('en-GB')} × ${columns} cells` : name.slice(0, 40);
   return (
-    <div
-      role="toolbar"
-      aria-label="Grid"
-      className="flex items-center gap-1.5 border-b border-line bg-paper px-3 py-1.5"
-    >
-      <Button className={small} onClick={onAddRow}>
-        <Rows3 className="size-4" aria-hidden /> Add row
-      </Button>
-      <Button className={small} onClick={onAddColumn}>
-        <Columns3 className="size-4" aria-hidden /> Add column
-      </Button>
-      <Button className={small} onClick={onFillDown} disabled={rows < 2}>
-        <ArrowDownToLine className="size-4" aria-hidden /> Fill down
-      </Button>
-      <Button className={small} onClick={onRemoveRows}>
-        <Trash2 className="size-4" aria-hidden />{' '}
+    <Toolbar.Root aria-label="Grid" className="flex items-center gap-1.5 border-b border-line bg-paper px-3 py-1.5">
+      <Tool icon={Rows3} onClick={onAddRow}>
+        Add row
+      </Tool>
+      <Tool icon={Columns3} onClick={onAddColumn}>
+        Add column
+      </Tool>
+      <Tool icon={ArrowDownToLine} onClick={onFillDown} disabled={rows < 2}>
+        Fill down
+      </Tool>
+      <Tool icon={Trash2} onClick={onRemoveRows}>
         {rows === 1 ? 'Delete row' : `Delete ${rows.toLocaleString('en-GB')} rows`}
-      </Button>
-      <Button className={small} onClick={onFind}>
-        <Search className="size-4" aria-hidden /> Find
-      </Button>
+      </Tool>
+      <Tool icon={Search} onClick={onFind}>
+        Find
+      </Tool>
       <span className="ml-auto truncate text-[12px] text-quiet">{chosen}</span>
-    </div>
+    </Toolbar.Root>
+  );
+}
+
+interface ToolProps {
+  readonly icon: LucideIcon;
+  readonly disabled?: boolean;
+  readonly onClick: () => void;
+  readonly children: ReactNode;
+}
+
+function Tool({ icon: Icon, disabled = false, onClick, children }: ToolProps) {
+  return (
+    <Toolbar.Button asChild disabled={disabled} onClick={onClick}>
+      <Button className="h-7 px-2 text-[12px]">
+        <Icon className="size-4" aria-hidden /> {children}
+      </Button>
+    </Toolbar.Button>
   );
 }

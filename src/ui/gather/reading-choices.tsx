@@ -1,5 +1,6 @@
 'use client';
 
+import { RadioGroup } from 'radix-ui';
 import { delimiters, encodings } from '@/core/table/text-formats';
 import type { TableSummary } from '@/workers/protocol';
 import { Field } from '../parts/field';
@@ -49,19 +50,19 @@ export function SheetChooser({ table }: { readonly table: TableSummary }) {
   const onChoose = (sheet: string) => void readAs({ sheet, headerRow: null });
   return (
     <Field control="sheet">
-      <div role="radiogroup" aria-label="Sheet" className="flex flex-col gap-1.5">
+      <RadioGroup.Root
+        aria-label="Sheet"
+        value={table.sheet}
+        onValueChange={onChoose}
+        className="flex flex-col gap-1.5"
+      >
         {table.sheets.map((sheet) => {
-          const chosen = sheet.name === table.sheet;
           const size = `${sheet.rowCount.toLocaleString('en-GB')} rows × ${sheet.columnCount.toLocaleString('en-GB')} columns`;
           return (
-            // biome-ignore lint/a11y/useSemanticElements: a picture of the sheet is no input
-            <button
-              type="button"
+            <RadioGroup.Item
               key={sheet.name}
-              role="radio"
-              aria-checked={chosen}
+              value={sheet.name}
               disabled={sheet.rowCount === 0}
-              onClick={() => !chosen && onChoose(sheet.name)}
               className="rounded-md border border-line bg-card p-2 text-left hover:border-ink disabled:opacity-50 aria-checked:border-2 aria-checked:border-spruce"
             >
               <span className="flex justify-between gap-2 text-[13px]">
@@ -76,10 +77,10 @@ export function SheetChooser({ table }: { readonly table: TableSummary }) {
                   </span>
                 ))}
               </span>
-            </button>
+            </RadioGroup.Item>
           );
         })}
-      </div>
+      </RadioGroup.Root>
     </Field>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { beatRange, MOST_OF_RUN, runRange, weightLasting } from '@/core/pace/beat-spans';
 import { paceLimits } from '@/core/pace/pace';
 import { editChart } from '@/state/current';
 import { beatWeight, setBeatWeight, setBeatWeights } from '@/state/edit-chart';
@@ -79,27 +80,20 @@ function SpanField() {
   const [first, last] = [chosen[0], chosen.at(-1)];
   if (first === undefined || last === undefined) return null;
   const keys = chosen.map((p) => overview.periodKeys[p] ?? '');
-  // Holds and the opening stand before the first travel and are not stretched.
-  const travelFrom = (p: number) => overview.spanStartSec[2 * p + 1] ?? 0;
-  const lasts = (overview.spanStartSec[2 * last + 2] ?? 0) - travelFrom(first);
-  const run = (overview.spanStartSec.at(-2) ?? 0) - (overview.spanStartSec[1] ?? 0);
+  const keepsRun = chart.pace.length.by === 'whole';
+  const run = { spanStartSec: overview.spanStartSec, restShare: chart.pace.restShare };
+  const [runFrom, runTo] = runRange(run);
+  const [from, to] = beatRange(run, first, last);
   const set = (sec: number, gesture: string | null) => {
-    const mean = keys.reduce((sum, key) => sum + beatWeight(chart, key), 0) / keys.length;
-    let factor = sec / lasts;
-    if (chart.pace.length.by === 'whole') {
-      // The other beats make room: factor × now / (run − now + factor × now) is the share of the run that is wanted.
-      const share = Math.min(0.98, sec / run);
-      factor = lasts >= run ? 1 : (share * (run - lasts)) / (lasts * (1 - share));
-    }
-    const [least, most] = paceLimits.weight;
-    setBeatWeights(keys, Math.min(most, Math.max(least, mean * factor)), gesture);
+    const weight = keys.reduce((sum, key) => sum + beatWeight(chart, key), 0) / keys.length;
+    setBeatWeights(keys, weightLasting({ ...run, first, last, weight, keepsRun }, sec), gesture);
   };
   return (
     <NumberField
       control="span-sec"
-      value={lasts}
+      value={to - from}
       min={0.05}
-      max={chart.pace.length.by === 'whole' ? run * 0.98 : 600}
+      max={keepsRun ? (runTo - runFrom) * MOST_OF_RUN : 600}
       step={0.25}
       unit="s"
       onChange={set}

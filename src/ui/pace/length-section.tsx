@@ -1,5 +1,6 @@
 'use client';
 
+import { runRange } from '@/core/pace/beat-spans';
 import { buildSec, paceLimits } from '@/core/pace/pace';
 import { editChart } from '@/state/current';
 import { edit } from '@/state/document';
@@ -30,7 +31,8 @@ export function LengthSection() {
   const stepCount = Math.max(1, (overview?.periodSec.length ?? 2) - 1);
   const whole = overview?.lengthSec ?? pace.length.sec;
   const stillSec = pace.holdStartSec + pace.holdEndSec + buildSec(pace.opening) + buildSec(pace.closing);
-  const each = overview ? runSec(overview.spanStartSec) / stepCount : pace.length.sec;
+  const [runFrom, runTo] = overview ? runRange({ ...overview, restShare: pace.restShare }) : [0, 0];
+  const each = overview ? (runTo - runFrom) / stepCount : pace.length.sec;
   const setLength = (by: 'whole' | 'period') => (sec: number, gesture: string | null) =>
     editChart((chart) => {
       chart.pace.length = { by, sec };
@@ -86,9 +88,4 @@ export function LengthSection() {
       )}
     </Section>
   );
-}
-
-function runSec(spanStartSec: Float64Array): number {
-  const last = spanStartSec.length - 2;
-  return last > 0 ? (spanStartSec[last] ?? 0) - (spanStartSec[1] ?? 0) : 0;
 }

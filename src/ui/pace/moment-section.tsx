@@ -12,6 +12,7 @@ import {
   Snail,
   Timer,
 } from 'lucide-react';
+import { ToggleGroup } from 'radix-ui';
 import { useState } from 'react';
 import { type MomentKind, momentKinds } from '@/core/motion/moments';
 import { putAt, valueAt } from '@/core/project/document-value';
@@ -66,29 +67,27 @@ export function MomentSection() {
   return (
     <Section title="Moments">
       <Field control="moments" bare>
-        <div className="mb-2 flex flex-wrap gap-1">
+        <ToggleGroup.Root
+          type="multiple"
+          aria-label="Kinds of moments"
+          value={[...kinds]}
+          onValueChange={(chosen) => setKinds(new Set(chosen as MomentKind[]))}
+          className="mb-2 flex flex-wrap gap-1"
+        >
           {momentKinds.map((kind) => {
             const { name, icon: Icon } = momentLooks[kind];
-            const on = kinds.has(kind);
             return (
-              <button
+              <ToggleGroup.Item
                 key={kind}
-                type="button"
-                aria-pressed={on}
+                value={kind}
                 disabled={!counts.has(kind)}
                 className="flex h-7 items-center gap-1 rounded-md border border-line bg-card px-1.5 text-[12px] hover:border-ink disabled:opacity-45 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
-                onClick={() => {
-                  const next = new Set(kinds);
-                  if (on) next.delete(kind);
-                  else next.add(kind);
-                  setKinds(next);
-                }}
               >
                 <Icon className="size-3.5" aria-hidden /> {name} {counts.get(kind) ?? 0}
-              </button>
+              </ToggleGroup.Item>
             );
           })}
-        </div>
+        </ToggleGroup.Root>
         {shown.length === 0 && <p className="text-[12px] text-quiet">Nothing of that kind happens in this film.</p>}
         <ol aria-label="Moments of the film" className="max-h-72 overflow-y-auto">
           {shown.map((moment) => {

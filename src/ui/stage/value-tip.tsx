@@ -1,6 +1,7 @@
 'use client';
 
 import { sessionStore } from '@/state/session';
+import { PointerTip } from '../parts/pointer-tip';
 import { usePlayhead, useSession } from '../use-state';
 
 /** The value under the pointer, in words. */
@@ -10,16 +11,12 @@ export function ValueTip({ at }: { readonly at: { readonly x: number; readonly y
   const period = usePlayhead((readout) => readout?.periodLabel ?? '');
   if (!at || !row || sessionStore.getState().step === 'gather') return null;
   return (
-    <div
-      role="tooltip"
-      className="pointer-events-none absolute z-20 max-w-60 rounded-md border border-line bg-card px-2 py-1 text-[12px] text-ink shadow-lg"
-      style={{ left: at.x + 14, top: at.y + 14 }}
-    >
+    <PointerTip x={at.x} y={at.y} side="bottom">
       <span className="block truncate font-semibold">{row.name}</span>
       <span className="font-mono">
         {row.rank}. {row.valueText}
       </span>{' '}
       <span className="text-quiet">{period}</span>
-    </div>
+    </PointerTip>
   );
 }

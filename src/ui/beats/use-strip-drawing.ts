@@ -1,0 +1,42 @@
+import { type RefObject, useEffect } from 'react';
+import { useSession } from '../use-state';
+import { drawStrip, type StripInks } from './draw-strip';
+
+/** Draws the canvas when the film, the theme, the size or the lit line changes. */
+export function useStripDrawing(box: RefObject<HTMLDivElement | null>, canvas: RefObject<HTMLCanvasElement | null>) {
+  const overview = useSession((state) => state.overview);
+  const hovered = useSession((state) => state.hovered);
+  const theme = useSession((state) => state.theme);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the theme decides the inks that are read from the page
+  useEffect(() => {
+    const element = canvas.current;
+    const room = box.current;
+    if (!element || !room || !overview) return;
+    const draw = () => {
+      const ratio = window.devicePixelRatio || 1;
+      const [widthPx, heightPx] = [room.clientWidth, room.clientHeight];
+      element.width = Math.round(widthPx * ratio);
+      element.height = Math.round(heightPx * ratio);
+      const context = element.getContext('2d');
+      if (!context) return;
+      context.scale(ratio, ratio);
+      drawStrip({ context, widthPx, heightPx, overview, hovered, inks: readInks(room) });
+    };
+    draw();
+    const observer = new ResizeObserver(draw);
+    observer.observe(room);
+    return () => observer.disconnect();
+  }, [box, canvas, overview, hovered, theme]);
+}
+
+function readInks(element: Element): StripInks {
+  const style = getComputedStyle(element);
+  const read = (name: string) => style.getPropertyValue(name).trim();
+  return {
+    ink: read('--ink'),
+    quiet: read('--quiet'),
+    line: read('--line'),
+    band: read('--band'),
+    mark: read('--accent'),
+  };
+}
