@@ -28,7 +28,7 @@ function Keyboard({ ran }: { readonly ran: string[] }) {
       <div role="menu">
         <button type="button">Item</button>
       </div>
-      <section tabIndex={0} aria-label="Scrolls" />
+      <section aria-label="Scrolls" />
     </>
   );
 }

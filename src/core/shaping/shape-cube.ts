@@ -1,8 +1,7 @@
 import { type Column, cellText, isBlankCell, textColumn } from '../table/column';
-import { type Issue, type Outcome, refuse, shorten } from '../table/issue';
+import { type Outcome, refuse, shorten } from '../table/issue';
 import { readNumbers } from '../table/number-column';
 import type { DecimalMark } from '../table/number-text';
-import type { PeriodKind } from '../table/periods/period';
 import { profileTable } from '../table/profile';
 import { IssueList } from '../table/reader';
 import { findColumn, type Table } from '../table/table';
@@ -11,6 +10,7 @@ import type { Cube } from './cube';
 import { type Fields, fieldsOfShape } from './fields';
 import { noteDisorder } from './note-disorder';
 import { axisOfColumn, axisOfNames, datesQuestion, type PeriodAxis } from './period-axis';
+import { listUnreadablePeriods, numbersQuestion, repeatedRow, unreadableNumber } from './shape-issues';
 
 /** The most cells a cube may have; beyond it a browser tab runs out of memory. */
 export const MAX_CUBE_CELLS = 60_000_000;
@@ -22,17 +22,6 @@ export interface ShapeOptions {
   /** The decimal mark that the file makes likely. */
   readonly decimalHint: DecimalMark | null;
 }
-
-const periodWords: Record<PeriodKind, string> = {
-  year: 'a year',
-  quarter: 'a quarter such as 2004 Q3',
-  month: 'a month such as 2004-08',
-  week: 'a week such as 2004-W31',
-  day: 'a day such as 2004-08-01',
-  time: 'a date with a time',
-  number: 'a number',
-  text: 'a period',
-};
 
 /** The cells of one value column on their way into the cube. */
 interface ValueColumn {
@@ -61,7 +50,8 @@ export function shapeCube(
   }
   const list = new IssueList();
   const names = new NameList();
-  const plan = planOf(table, fields, options, names, list);
+  const shaping = { table, fields, options, names, list };
+  const plan = planOf(shaping);
   if (plan.axis.periods.length === 0) {
     return refuse('no-periods', 'No period could be read. Choose the column that holds the years or dates in Shape.');
   }
@@ -69,7 +59,7 @@ export function shapeCube(
     const size = `${plan.axis.periods.length} periods by ${names.names.length} categories`;
     return refuse('too-large', `${size} is more than fits in memory. Keep fewer categories or coarser periods.`);
   }
-  const values = fill(table, plan, fields, options, names.names, list);
+  const values = fill(shaping, plan);
   if (!values) return { ok: false, issues: [...refuse('no-values', noValues(fields)).issues, ...list.finish()] };
   const colours = textsOf(table, fields, fields.colour, names.names);
   const pictures = textsOf(table, fields, fields.picture, names.names);
@@ -122,50 +112,35 @@ interface Plan {
   readonly columns: readonly ValueColumn[];
 }
 
-function planOf(table: Table, fields: Fields, options: ShapeOptions, names: NameList, list: IssueList): Plan {
-  if (fields.shape === 'periods-across') return planAcross(table, fields, options, names, list);
+/** What is shaped, and what was found on the way: the names of the categories, and problems. */
+interface Shaping {
+  readonly table: Table;
+  readonly fields: Fields;
+  readonly options: ShapeOptions;
+  readonly names: NameList;
+  readonly list: IssueList;
+}
+
+function planOf(shaping: Shaping): Plan {
+  const { table, fields, names, list } = shaping;
+  if (fields.shape === 'periods-across') return planAcross(shaping);
   const periodColumn = findColumn(table, fields.period) as Column;
   const axis = axisOfColumn(periodColumn, fields.periodsAs, table.rowNumbers);
   listUnreadablePeriods(table, periodColumn, axis, list);
   const question = datesQuestion(axis.notation, periodColumn.name);
   if (question) list.add(question);
-  if (fields.shape === 'periods-down') return planDown(table, fields, options, axis, names, list);
+  if (fields.shape === 'periods-down') return planDown(shaping, axis);
   const column = findColumn(table, fields.value) as Column;
   if (fields.shape === 'single') {
     return { axis, columns: [{ column, periodOf: axis.indexOf, categoryOf: names.place(column.name) }] };
   }
   const category = findColumn(table, fields.category) as Column;
-  const categoryOf = categoriesOfRows(category, table, axis.indexOf, names, list);
+  const categoryOf = categoriesOfRows(shaping, category, axis.indexOf);
   noteDisorder(table, periodColumn, axis, categoryOf, list);
   return { axis, columns: [{ column, periodOf: axis.indexOf, categoryOf }] };
 }
 
-function listUnreadablePeriods(table: Table, column: Column, axis: PeriodAxis, list: IssueList): void {
-  for (let row = 0; row < axis.indexOf.length; row++) {
-    if ((axis.indexOf[row] ?? -1) >= 0) continue;
-    list.addLazily('unreadable-period', () => {
-      const raw = cellText(column, row);
-      const what = raw === '' ? 'is blank' : `is not ${periodWords[axis.kind]}`;
-      return {
-        code: 'unreadable-period',
-        severity: 'warning',
-        row: table.rowNumbers[row] ?? 0,
-        column: column.name,
-        raw: shorten(raw),
-        message: `This cell ${what}, so its row is left out.`,
-      };
-    });
-  }
-}
-
-function planDown(
-  table: Table,
-  fields: Fields,
-  options: ShapeOptions,
-  axis: PeriodAxis,
-  names: NameList,
-  list: IssueList,
-): Plan {
+function planDown({ table, fields, options, names, list }: Shaping, axis: PeriodAxis): Plan {
   const columns: ValueColumn[] = [];
   for (const [index, profile] of profileTable(table, options.decimalHint).entries()) {
     const column = table.columns[index];
@@ -180,7 +155,8 @@ function planDown(
   return { axis, columns };
 }
 
-function planAcross(table: Table, fields: Fields, options: ShapeOptions, names: NameList, list: IssueList): Plan {
+function planAcross(shaping: Shaping): Plan {
+  const { table, fields, options, list } = shaping;
   const category = findColumn(table, fields.category) as Column;
   const numeric = profileTable(table, options.decimalHint)
     .filter(({ name, numberShare }) => name !== category.name && numberShare >= 0.5)
@@ -189,7 +165,7 @@ function planAcross(table: Table, fields: Fields, options: ShapeOptions, names: 
   const axis = axisOfNames(headers, fields.periodsAs, new Set(numeric));
   const question = datesQuestion(axis.notation, '');
   if (question) list.add(question);
-  const categoryOf = categoriesOfRows(category, table, null, names, list);
+  const categoryOf = categoriesOfRows(shaping, category, null);
   const columns = table.columns.flatMap((column, index): ValueColumn[] => {
     const period = axis.indexOf[index] ?? -1;
     return period >= 0 ? [{ column, periodOf: period, categoryOf }] : [];
@@ -198,13 +174,7 @@ function planAcross(table: Table, fields: Fields, options: ShapeOptions, names: 
 }
 
 /** Category of each row in order of appearance; -1 where it is blank. Rows without a period name none. */
-function categoriesOfRows(
-  column: Column,
-  table: Table,
-  periodOf: Int32Array | null,
-  names: NameList,
-  list: IssueList,
-): Int32Array {
+function categoriesOfRows({ table, names, list }: Shaping, column: Column, periodOf: Int32Array | null): Int32Array {
   const { texts, codes } = textColumn(column);
   const placeOf = new Int32Array(texts.length).fill(-1);
   const categoryOf = new Int32Array(table.rowCount).fill(-1);
@@ -229,14 +199,7 @@ function categoriesOfRows(
 }
 
 /** Gathers the values of all columns; null where there is none. */
-function fill(
-  table: Table,
-  plan: Plan,
-  fields: Fields,
-  options: ShapeOptions,
-  names: readonly string[],
-  list: IssueList,
-): Float64Array | null {
+function fill({ table, fields, options, names: { names }, list }: Shaping, plan: Plan): Float64Array | null {
   const width = names.length;
   const gatherer = new CellGatherer(plan.axis.periods.length * width, options.combine ?? 'sum');
   const profiles = new Map(profileTable(table, options.decimalHint).map((profile) => [profile.name, profile]));
@@ -268,44 +231,6 @@ function fill(
 }
 
 const at = (places: Int32Array | number, row: number) => (typeof places === 'number' ? places : (places[row] ?? -1));
-
-function numbersQuestion(column: string, why: string): Issue {
-  const message = `In this column ${why}. Say in Shape whether the comma or the point marks the decimals.`;
-  return { code: 'ambiguous-numbers', severity: 'warning', column, message };
-}
-
-/** What spreadsheets write into a cell of which the formula failed. */
-const spreadsheetError = /^#(REF!|DIV\/0!|VALUE!|NAME\?|NUM!|NULL!|SPILL!|CALC!|ERROR!)|^Err:\d+$/i;
-
-function unreadableNumber(table: Table, column: Column, row: number): Issue {
-  const raw = shorten(cellText(column, row));
-  const isError = spreadsheetError.test(raw);
-  return {
-    code: isError ? 'error-cell' : 'unreadable-number',
-    severity: 'warning',
-    row: table.rowNumbers[row] ?? 0,
-    column: column.name,
-    raw,
-    message: isError
-      ? 'This cell holds an error of the spreadsheet, so its value is absent. Mend its formula there.'
-      : 'This cell cannot be read as a number, so its value is absent. Write a plain number such as 1234.5.',
-  };
-}
-
-function repeatedRow(table: Table, column: Column, row: number, where: string, fits: boolean): Issue {
-  const message = fits
-    ? `Another row for ${where}; the values are added up. Say in Shape how repeated rows are combined.`
-    : `Another row for ${where}; the sum is too large for a number, so this row is left out.`;
-  const raw = shorten(cellText(column, row));
-  return {
-    code: 'repeated-row',
-    severity: 'warning',
-    row: table.rowNumbers[row] ?? 0,
-    column: column.name,
-    raw,
-    message,
-  };
-}
 
 /** The text of a describing column for each category: the first that is not blank; null where there is no such column. */
 function textsOf(table: Table, fields: Fields, name: string, names: readonly string[]): string[] | null {

@@ -1,7 +1,7 @@
 import { type Place, placesAt } from '../../motion/race';
+import { alongPx } from '../shared/axis-place';
 import { buildAt, type Entrance, entranceOf, present, wordsProgress } from '../shared/build';
 import { type Domain, domainAt, extremesOf, placeInDomain } from '../shared/domain';
-import { alongPx } from '../shared/value-axis';
 import type { RankedBarsPlan } from './bars-plan';
 
 /** A bar at a moment. */

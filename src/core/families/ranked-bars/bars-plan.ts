@@ -5,8 +5,8 @@ import type { PictureRef } from '../../chart/pictures';
 import type { Race } from '../../motion/race';
 import type { Stage } from '../../project/film';
 import type { Font, MeasureText } from '../../scene/text-fit';
+import type { ValueAxis } from '../shared/axis-place';
 import type { DomainCourse } from '../shared/domain';
-import type { ValueAxis } from '../shared/value-axis';
 import type { RankedBarsChart } from './document';
 import type { FittedName } from './names';
 

@@ -23,7 +23,7 @@ export function rankedBarsNodes(
       kind: 'group',
       id: 'axis',
       opacity: words,
-      children: [...axisNodes(axis, box, domain, parts, averageOf(bars)), ...rankNodes(prepared)],
+      children: [...axisNodes(axis, { field: box, domain, parts, average: averageOf(bars) }), ...rankNodes(prepared)],
     },
     { kind: 'group', id: 'bars', clip: prepared.clip, children: shapes },
     { kind: 'group', id: 'zero', opacity: words, children: zeroLine(axis, box, domain) },

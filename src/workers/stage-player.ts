@@ -1,0 +1,259 @@
+import { Memory } from '@/core/families/memory';
+import { overviewOf } from '@/core/film/overview';
+import { pieceAt } from '@/core/film/piece-at';
+import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
+import { readoutAt } from '@/core/film/readout';
+import { sceneAt } from '@/core/film/scene-at';
+import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
+import type { ImageBytes } from '@/core/project/film-media';
+import { type Look, withLook } from '@/core/project/look';
+import type { Project } from '@/core/project/project';
+import { hitTest } from '@/core/scene/hit-test';
+import { boxOfPart, type StageRect } from '@/core/scene/part-box';
+import type { PartName, Scene } from '@/core/scene/scene';
+import type { MeasureText } from '@/core/scene/text-fit';
+import type { Cube } from '@/core/shaping/cube';
+import { contextOf } from '@/export/room';
+import { filmFormat } from '@/export/video/film-format';
+import { createFramePainter } from '@/export/video/frame-painter';
+import { SpanEncoder } from '@/export/video/span-encoder';
+import { createMeasure } from '@/render/canvas/measure-text';
+import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
+import { charactersOf, type FontLoader, familiesOf } from '@/render/fonts';
+import { ImageStore } from '@/render/images';
+import type { FilmFormatName, PlayOptions, StageReport } from './protocol';
+
+/** Frames that the speed is told from. */
+const TRIED_FRAMES = 12;
+
+const worker = self as unknown as { fonts: FontFaceSet; requestAnimationFrame(callback: () => void): number };
+
+/** Draws the preview on a canvas of a worker, plays it by the clock, and tells what stands where. */
+export class StagePlayer {
+  private readonly context: OffscreenCanvasRenderingContext2D;
+  private readonly resources: PaintResources;
+  private readonly store = new ImageStore();
+  private readonly memory = new Memory();
+  private film: PreparedFilm | null = null;
+  private readonly named = new WeakMap<Cube, Set<number>>();
+  private cubes: Cubes = new Map();
+  private pieceId: string | null = null;
+  private scene: Scene | null = null;
+  private timeSec = 0;
+  private shownFrame = -1;
+  private highlighted: number | null = null;
+  /** The clock at which play began, and from where; null while paused. */
+  private playing: (PlayOptions & { readonly startMs: number }) | null = null;
+
+  constructor(
+    private readonly canvas: OffscreenCanvas,
+    readonly fonts: FontLoader,
+    private readonly report: (report: StageReport) => void,
+  ) {
+    const context = canvas.getContext('2d', { willReadFrequently: true });
+    if (!context) throw new Error('This browser gives no canvas to draw on.');
+    this.context = context;
+    this.resources = { measure: createMeasure(context), images: this.store.images };
+  }
+
+  get measure(): MeasureText {
+    return this.resources.measure;
+  }
+
+  resize(widthPx: number, heightPx: number): void {
+    if (this.canvas.width === widthPx && this.canvas.height === heightPx) return;
+    this.canvas.width = widthPx;
+    this.canvas.height = heightPx;
+    this.draw();
+  }
+
+  async setFilm(project: Project, fresh: Cubes, timeSec: number, pieceId: string | null) {
+    const all = new Map([...this.cubes, ...fresh]);
+    this.cubes = new Map([...all].filter(([chartId]) => project.charts.some(({ id }) => id === chartId)));
+    this.pieceId = pieceId;
+    await this.fonts.ensure(familiesOf(project), this.charactersOf(project));
+    this.film = this.prepare(project);
+    this.store.blurBackground(this.film.stage);
+    if (!this.playing) this.timeSec = timeSec;
+    this.timeSec = Math.min(this.timeSec, this.film.lengthSec);
+    this.draw();
+    return overviewOf(this.film, pieceId);
+  }
+
+  private prepare(project: Project): PreparedFilm {
+    return prepareFilm(project, this.cubes, { measure: this.measure, memory: this.memory });
+  }
+
+  /** Names seldom change, and looking at each of many costs more than drawing. */
+  private charactersOf(project: Project): Set<number> {
+    const found = new Set(charactersOf(project, []));
+    for (const cube of this.cubes.values()) {
+      const known = this.named.get(cube) ?? charactersOf({ ...project, charts: [] }, [cube]);
+      this.named.set(cube, known);
+      for (const code of known) found.add(code);
+    }
+    return found;
+  }
+
+  async addImages(files: readonly ImageBytes[]): Promise<void> {
+    await this.store.add(files);
+    if (this.film) this.store.blurBackground(this.film.stage);
+    if (!this.playing) this.draw();
+  }
+
+  /** A small picture of the film in each look, at the moment on show or, before anything has moved, in its middle. */
+  async thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]> {
+    const { film } = this;
+    if (!film) return [];
+    const pictures: ImageBitmap[] = [];
+    const families = looks.flatMap(({ dress }) =>
+      [...Object.values(dress.texts), ...Object.values(dress.labels)].map(({ family }) => family),
+    );
+    await this.fonts.ensure([...new Set(families)], this.charactersOf(film.project));
+    const { piece, pieceSec } = pieceAt(film, this.timeSec);
+    const { clock } = piece.chart.course;
+    const settled = Math.min(Math.max(pieceSec, clock.lengthSec * 0.3), clock.lengthSec - clock.closingSec - 0.01);
+    for (const look of looks) {
+      // Edits and playing go first; pictures of a film that is gone are of no use.
+      await new Promise((resolve) => setTimeout(resolve));
+      if (this.film !== film) return [];
+      const project = withLook(film.project, look, this.pieceId);
+      const { stage } = project.film;
+      const canvas = new OffscreenCanvas(widthPx, Math.max(1, Math.round((widthPx * stage.heightPx) / stage.widthPx)));
+      const context = canvas.getContext('2d');
+      if (!context) return pictures;
+      paintScene(
+        context,
+        sceneAt(this.prepare(project), piece.fromSec + settled),
+        widthPx / stage.widthPx,
+        this.resources,
+      );
+      pictures.push(canvas.transferToImageBitmap());
+    }
+    return pictures;
+  }
+
+  /** Where a part of the picture stands, in stage pixels; null while it is not there. */
+  boxOf(part: PartName, extra?: string): StageRect | null {
+    return this.scene ? boxOfPart(this.scene, part, this.measure, extra) : null;
+  }
+
+  /** Draws and encodes a few frames from the middle of the film. */
+  async filmSpeed(formatId: FilmFormatName, widthPx: number, heightPx: number): Promise<number | null> {
+    const { film } = this;
+    if (!film) return null;
+    const format = filmFormat(formatId);
+    const { framesPerSec, frameCount } = film;
+    const from = Math.floor(frameCount * 0.4);
+    const to = Math.min(frameCount, from + TRIED_FRAMES);
+    const job = { format, widthPx, heightPx, framesPerSec, quality: 'good' as const, from, to };
+    try {
+      const encoder = await SpanEncoder.open(job);
+      const painter = createFramePainter(film, widthPx, heightPx, contextOf(widthPx, heightPx, false), this.resources);
+      const startedMs = performance.now();
+      await encoder.encode(
+        from,
+        to,
+        (frame) => painter.paint(frame),
+        async () => undefined,
+        () => undefined,
+      );
+      encoder.close();
+      return ((to - from) * 1000) / (performance.now() - startedMs);
+    } catch {
+      // A size or codec that this browser refuses has no speed; the export itself says why.
+      return null;
+    }
+  }
+
+  plot(): StageRect | null {
+    return this.film ? pieceAt(this.film, this.timeSec).piece.chart.frame.plot : null;
+  }
+
+  clear(): void {
+    this.film = null;
+    this.scene = null;
+    this.playing = null;
+    this.context.setTransform(1, 0, 0, 1, 0, 0);
+    this.context.clearRect(0, 0, this.canvas.width, this.canvas.height);
+  }
+
+  play(options: PlayOptions): void {
+    const already = this.playing !== null;
+    this.playing = { ...options, startMs: performance.now() };
+    if (!already) worker.requestAnimationFrame(() => this.tick());
+  }
+
+  pause(): void {
+    this.playing = null;
+    this.draw();
+  }
+
+  seek(timeSec: number): void {
+    this.timeSec = timeSec;
+    if (this.playing) this.playing = { ...this.playing, fromSec: timeSec, startMs: performance.now() };
+    this.draw();
+  }
+
+  highlight(category: number | null): void {
+    this.highlighted = category;
+    if (!this.playing) this.draw();
+  }
+
+  hit(x: number, y: number) {
+    return this.scene ? hitTest(this.scene, x, y, this.measure) : null;
+  }
+
+  /** The time follows the clock, so a late picture never slows the film down. */
+  private tick(): void {
+    if (!this.playing || !this.film) {
+      this.playing = null;
+      return;
+    }
+    const { fromSec, speed, loop, startMs } = this.playing;
+    const playedSec = ((performance.now() - startMs) / 1000) * speed;
+    const end = loop ? loop[1] : this.film.lengthSec;
+    let time = fromSec + playedSec;
+    if (time >= end) {
+      const span = loop ? loop[1] - loop[0] : 0;
+      if (loop && span > 0) time = loop[0] + ((time - loop[1]) % span);
+      else {
+        time = this.film.lengthSec;
+        this.playing = null;
+      }
+    }
+    this.timeSec = time;
+    if (!this.playing || frameAt(this.film, time) !== this.shownFrame) this.draw();
+    if (this.playing) worker.requestAnimationFrame(() => this.tick());
+  }
+
+  /** Draws the frame that the film has at this time: exactly the one that an export would hold. */
+  private draw(): void {
+    if (!this.film) return;
+    const { stage } = this.film;
+    this.shownFrame = frameAt(this.film, this.timeSec);
+    const frameSec = frameTimeSec(this.film, this.shownFrame);
+    this.scene = sceneAt(this.film, frameSec);
+    paintScene(this.context, this.scene, this.canvas.width / stage.widthPx, this.resources);
+    this.drawHighlight(frameSec);
+    this.report({
+      readout: { ...readoutAt(this.film, frameSec), timeSec: this.timeSec },
+      playing: this.playing !== null,
+    });
+  }
+
+  /** Marks what the person points at; never part of a film. */
+  private drawHighlight(timeSec: number): void {
+    if (!this.film || this.highlighted === null) return;
+    const { piece, pieceSec } = pieceAt(this.film, timeSec);
+    const { family, plan, frame } = piece.chart;
+    const mark = family.pictureAt(plan, pieceSec).marks().get(this.highlighted);
+    if (!mark) return;
+    const { x, y, widthPx, heightPx } = mark.outline;
+    const around = this.film.stage.heightPx * 0.004;
+    this.context.globalAlpha = 1;
+    this.context.strokeStyle = frame.inks.strong;
+    this.context.lineWidth = around;
+    this.context.strokeRect(x - around, y - around, widthPx + 2 * around, heightPx + 2 * around);
+  }
+}
