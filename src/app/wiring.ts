@@ -1,16 +1,12 @@
 'use client';
 
 import { toast } from 'sonner';
-import { sourcesOf } from '@/core/project/project';
-import { misfitsOfFields, readStepsFile, writeStepsFile } from '@/core/shaping/steps-file';
 import { estimateGifBytes } from '@/export/gif/estimate';
 import { bitRate } from '@/export/video/film-format';
 import type { Autosave } from '@/state/autosave';
-import { currentChart, currentTable, editChart } from '@/state/current';
-import { documentStore, endGesture, replaceProject } from '@/state/document';
-import { replaceSteps } from '@/state/edit-table';
-import { sessionStore, setSession } from '@/state/session';
-import { keepAsset, loadAsset } from '@/state/shelf';
+import { documentStore } from '@/state/document';
+import { setSession } from '@/state/session';
+import { loadAsset } from '@/state/shelf';
 import { Studio } from '@/state/studio';
 import type { OpenedFile, Services } from '@/ui/services';
 import { callback, startStageWorker, transfer } from '@/workers/client';
@@ -21,6 +17,8 @@ import { addCategoryPictures, addFont, addPicture } from './import-media';
 import { listServices } from './list-files';
 import { lookServices } from './look-files';
 import { TableOpener, tell } from './open-tables';
+import { openProject, saveProject } from './project-files';
+import { loadSteps, saveSteps } from './steps-files';
 import { createTableClient, ofCurrentChart } from './table-client';
 
 /** Starts the workers and ties them to the document and the interface. Called once for a page. */
@@ -58,6 +56,36 @@ export function createServices(autosave: Autosave): Services {
 
   return {
     studio,
+    ...stageServices(stage, studio),
+    ...openingServices(opener, studio),
+    ...exportServices(exports, stage),
+    table: chartTable,
+    openFiles: (files) => openFiles(files, false),
+    addFiles: (files) => openFiles(files, true),
+    saveSteps,
+    loadSteps,
+    async saveShaped(format) {
+      const bytes = await chartTable.writeShaped(format);
+      const { project } = documentStore.getState();
+      if (!bytes || !project) toast.error('There are no values to save yet. Choose columns in Shape.');
+      else save(new Blob([bytes as BlobPart]), fileNameOf(project.name, `.${format}`));
+    },
+    saveProject,
+    workHere: (which) => autosave.workHere(which),
+    addCategoryPictures,
+    addPicture,
+    addFont,
+    pictureBytes: ({ assetId }) => loadAsset(assetId),
+    ...lookServices,
+    ...listServices,
+  };
+}
+
+type Stage = ReturnType<typeof startStageWorker>;
+
+/** What the interface asks of the stage's worker. */
+function stageServices(stage: Stage, studio: Studio) {
+  return {
     async attachStage(canvas) {
       const offscreen = canvas.transferControlToOffscreen();
       try {
@@ -75,9 +103,15 @@ export function createServices(autosave: Autosave): Services {
     resizeStage: (widthPx, heightPx) => void stage.api.resize(widthPx, heightPx),
     highlight: (category) => void stage.api.highlight(category),
     hit: (x, y) => stage.api.hit(x, y),
-    table: chartTable,
-    openFiles: (files) => openFiles(files, false),
-    addFiles: (files) => openFiles(files, true),
+    thumbnails: (looks, widthPx) => stage.api.thumbnails(looks, widthPx),
+    boxOf: (part, extra) => stage.api.boxOf(part, extra),
+    plotBox: () => stage.api.plot(),
+  } satisfies Partial<Services>;
+}
+
+/** Ways for a table to come in, and to be read again. */
+function openingServices(opener: TableOpener, studio: Studio) {
+  return {
     async openPasted(text) {
       await opener.take(encode(text), { fileName: 'Pasted table', kind: 'pasted' }, false);
     },
@@ -86,6 +120,11 @@ export function createServices(autosave: Autosave): Services {
     },
     async openCatalogue(name, csv) {
       await opener.take(encode(csv), { fileName: `${name}.csv`, kind: 'catalogue' }, false);
+    },
+    async openSample(sample) {
+      const response = await fetch(`/samples/${sample.file}`).catch(() => null);
+      if (response?.ok) await opener.take(await response.arrayBuffer(), { fileName: sample.file, sample }, false);
+      else toast.error(`The sample ${sample.name} could not be loaded. Is the app still running?`);
     },
     refresh: () => opener.refresh(),
     refreshFrom: (file) => opener.refreshFrom(file),
@@ -97,21 +136,12 @@ export function createServices(autosave: Autosave): Services {
       }
     },
     cancelReading: () => studio.cancel(),
-    saveSteps,
-    loadSteps,
-    async saveShaped(format) {
-      const bytes = await chartTable.writeShaped(format);
-      const { project } = documentStore.getState();
-      if (!bytes || !project) toast.error('There are no values to save yet. Choose columns in Shape.');
-      else save(new Blob([bytes as BlobPart]), fileNameOf(project.name, `.${format}`));
-    },
-    async openSample(sample) {
-      const response = await fetch(`/samples/${sample.file}`).catch(() => null);
-      if (response?.ok) await opener.take(await response.arrayBuffer(), { fileName: sample.file, sample }, false);
-      else toast.error(`The sample ${sample.name} could not be loaded. Is the app still running?`);
-    },
-    saveProject,
-    workHere: (which) => autosave.workHere(which),
+  } satisfies Partial<Services>;
+}
+
+/** What Output asks: which forms there are, how large and how quick they are, and the queue. */
+function exportServices(exports: ExportQueue, stage: Stage) {
+  return {
     async formats(widthPx, heightPx, framesPerSec) {
       const { supportedFormats } = await import('@/export/video/film-format');
       const found = await supportedFormats(widthPx, heightPx, framesPerSec);
@@ -126,86 +156,7 @@ export function createServices(autosave: Autosave): Services {
     retryExports: () => exports.again(),
     clearExports: () => exports.clear(),
     zipExports: (name) => exports.zip(name),
-    addCategoryPictures,
-    addPicture,
-    addFont,
-    pictureBytes: ({ assetId }) => loadAsset(assetId),
-    thumbnails: (looks, widthPx) => stage.api.thumbnails(looks, widthPx),
-    boxOf: (part, extra) => stage.api.boxOf(part, extra),
-    plotBox: () => stage.api.plot(),
-    ...lookServices,
-    ...listServices,
-  };
+  } satisfies Partial<Services>;
 }
 
 const encode = (text: string) => new TextEncoder().encode(text).buffer as ArrayBuffer;
-
-function saveSteps(): void {
-  const { project } = documentStore.getState();
-  if (!project) return;
-  const text = writeStepsFile(currentChart(project).fields, currentTable(project).steps);
-  save(new Blob([text], { type: 'application/json' }), fileNameOf(`${project.name} steps`, '.json'));
-}
-
-/** Steps and fields of a file are one step of undo. */
-const LOADING = 'load steps';
-
-/** Puts the steps of a file in place of the ones there are, and says what of it does not fit this table. */
-async function loadSteps(file: File): Promise<void> {
-  const outcome = readStepsFile(await file.text());
-  if (!outcome.ok) {
-    toast.error(file.name, { description: outcome.issues.map(({ message }) => message).join(' ') });
-    return;
-  }
-  const { fields, steps } = outcome.value;
-  const columns = sessionStore.getState().table?.columns.map(({ name }) => name) ?? [];
-  replaceSteps(steps, LOADING);
-  const made = steps.flatMap((step) => ('into' in step ? [step.into] : step.kind === 'rename-column' ? [step.to] : []));
-  const misfits = misfitsOfFields(fields, [...columns, ...made]);
-  if (misfits.length === 0) {
-    editChart((chart) => {
-      chart.fields = fields;
-    }, LOADING);
-  }
-  endGesture();
-  const count = `${steps.length} ${steps.length === 1 ? 'step' : 'steps'}`;
-  if (misfits.length === 0) toast.success(`${file.name}: ${count} run on this table.`);
-  else
-    toast.warning(`${file.name}: ${count}, but not everything fits.`, {
-      description: misfits.map(({ message }) => message).join(' '),
-    });
-}
-
-async function saveProject(): Promise<void> {
-  const { project } = documentStore.getState();
-  if (!project) return;
-  const { PROJECT_ENDING, writeProjectFile } = await import('@/export/project-file');
-  const assets = new Map<string, Uint8Array>();
-  for (const { assetId, fileName } of [...sourcesOf(project), ...project.pictures, ...project.fonts]) {
-    const bytes = await loadAsset(assetId);
-    if (!bytes) {
-      toast.error(`The data of ${fileName} is no longer in this browser, so the project cannot be saved.`);
-      return;
-    }
-    assets.set(assetId, new Uint8Array(bytes));
-  }
-  save(
-    new Blob([writeProjectFile({ project, assets })], { type: 'application/zip' }),
-    fileNameOf(project.name, PROJECT_ENDING),
-  );
-}
-
-async function openProject(bytes: ArrayBuffer, fileName: string): Promise<void> {
-  const { readProjectFile } = await import('@/export/project-file');
-  const outcome = readProjectFile(new Uint8Array(bytes));
-  if (!outcome.ok) {
-    const [first, ...others] = outcome.issues;
-    const more = others.length > 0 ? ` And ${others.length} more faults.` : '';
-    toast.error(fileName, { description: `${first?.message}${more}` });
-    return;
-  }
-  for (const [id, asset] of outcome.value.assets) await keepAsset(id, asset.slice().buffer);
-  setSession({ pieceId: null, span: null, hovered: null, picked: null, playing: false });
-  replaceProject(outcome.value.project);
-  if (sessionStore.getState().step === 'gather') setSession({ step: 'dress' });
-}

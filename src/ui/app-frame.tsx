@@ -33,9 +33,7 @@ export function AppFrame() {
   const [palette, setPalette] = useState(false);
   const [help, setHelp] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
-  const step = useSession((state) => state.step);
   const theme = useSession((state) => state.theme);
-  const rankingOpen = useSession((state) => state.rankingOpen);
   const onPalette = useCallback(() => setPalette(true), []);
   const onHelp = useCallback(() => setHelp(true), []);
   const onOpen = useCallback(() => picker.current?.click(), []);
@@ -48,7 +46,6 @@ export function AppFrame() {
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
-  const tableHasCentre = step === 'gather' || step === 'shape';
   return (
     <DropZone onFiles={(files) => void services.openFiles(files)}>
       <div className="flex h-full flex-col bg-paper text-ink">
@@ -73,33 +70,8 @@ export function AppFrame() {
           <Panel id="rest" minSize="40%">
             <div className="flex h-full min-w-0 flex-col">
               <div className="flex min-h-0 flex-1">
-                <main className="relative min-w-0 flex-1 bg-desk">
-                  {step === 'gather' && <GridEditor />}
-                  {step === 'shape' && <ShapeCentre />}
-                  <div className={step === 'output' ? 'absolute inset-x-0 top-0 bottom-[250px]' : 'contents'}>
-                    {(!tableHasCentre || step === 'shape') && <StageNotice />}
-                    <Stage small={tableHasCentre} />
-                  </div>
-                  {step === 'output' && (
-                    <div className="absolute inset-x-0 bottom-0 h-[250px]">
-                      <OutputDesk />
-                    </div>
-                  )}
-                  <ReadingNotice />
-                </main>
-                {rankingOpen ? (
-                  <Ranking />
-                ) : (
-                  <div className="border-l border-line">
-                    <IconButton
-                      label="Show the ranking"
-                      className="m-1"
-                      onClick={() => setSession({ rankingOpen: true })}
-                    >
-                      <ChevronsLeft className="size-4" aria-hidden />
-                    </IconButton>
-                  </div>
-                )}
+                <Centre />
+                <RankingSide />
               </div>
               <Beats />
             </div>
@@ -110,5 +82,39 @@ export function AppFrame() {
       <ShortcutList open={help} onOpenChange={setHelp} commands={commands} />
       <Toaster theme={theme} position="bottom-center" offset={140} toastOptions={{ duration: 8000 }} />
     </DropZone>
+  );
+}
+
+/** What the open step works on: the table, the film, or the queue of films. */
+function Centre() {
+  const step = useSession((state) => state.step);
+  const tableHasCentre = step === 'gather' || step === 'shape';
+  return (
+    <main className="relative min-w-0 flex-1 bg-desk">
+      {step === 'gather' && <GridEditor />}
+      {step === 'shape' && <ShapeCentre />}
+      <div className={step === 'output' ? 'absolute inset-x-0 top-0 bottom-[250px]' : 'contents'}>
+        {(!tableHasCentre || step === 'shape') && <StageNotice />}
+        <Stage small={tableHasCentre} />
+      </div>
+      {step === 'output' && (
+        <div className="absolute inset-x-0 bottom-0 h-[250px]">
+          <OutputDesk />
+        </div>
+      )}
+      <ReadingNotice />
+    </main>
+  );
+}
+
+function RankingSide() {
+  const rankingOpen = useSession((state) => state.rankingOpen);
+  if (rankingOpen) return <Ranking />;
+  return (
+    <div className="border-l border-line">
+      <IconButton label="Show the ranking" className="m-1" onClick={() => setSession({ rankingOpen: true })}>
+        <ChevronsLeft className="size-4" aria-hidden />
+      </IconButton>
+    </div>
   );
 }

@@ -28,7 +28,8 @@ function Keyboard({ ran }: { readonly ran: string[] }) {
       <div role="menu">
         <button type="button">Item</button>
       </div>
-      <section aria-label="Scrolls" />
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls takes the keyboard */}
+      <section tabIndex={0} aria-label="Scrolls" />
     </>
   );
 }

@@ -36,19 +36,12 @@ export interface TextBlock {
   readonly tabular: boolean;
 }
 
+/** What a line of a chart's labels holds. */
+type Label = Required<Pick<TextNode, 'opacity' | 'tabular'>> &
+  Pick<TextNode, 'id' | 'text' | 'x' | 'y' | 'font' | 'fill' | 'align'> & { readonly subject: Subject };
+
 /** A line of a chart's labels. All are made here, in one shape, which is what makes thousands of them a second cheap. */
-export function labelNode(
-  id: string,
-  subject: Subject,
-  text: string,
-  x: number,
-  y: number,
-  font: Font,
-  fill: string,
-  align: TextNode['align'],
-  opacity: number,
-  tabular: boolean,
-): TextNode {
+export function labelNode({ id, subject, text, x, y, font, fill, align, opacity, tabular }: Label): TextNode {
   return { kind: 'text', id, subject, text, x, y, font, fill, align, opacity, tabular };
 }
 

@@ -2,11 +2,14 @@
 
 import { useEffect, useRef, useState } from 'react';
 
+/** Where the selection goes when an edit ends. */
+export type EndMove = 'down' | 'right' | 'left' | 'stay';
+
 interface CellInputProps {
   readonly label: string;
   readonly text: string;
   /** Called once: with the text and where to go on, or with null when the edit is given up. */
-  readonly onEnd: (text: string | null, move: 'down' | 'right' | 'left' | 'stay') => void;
+  readonly onEnd: (text: string | null, move: EndMove) => void;
 }
 
 /** The field that a cell or a name is edited in. Leaving it keeps what was typed. */

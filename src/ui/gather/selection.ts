@@ -23,6 +23,7 @@ export function blockOf({ anchor, head }: Selection): Block {
 
 export const oneCell = (row: number, column: number): Selection => ({ anchor: { row, column }, head: { row, column } });
 
+/** Of the grid, in cells. */
 export interface GridSize {
   readonly rowCount: number;
   readonly columnCount: number;
@@ -69,4 +70,37 @@ function target({ row, column }: Selection['head'], event: KeyLike, far: boolean
     default:
       return null;
   }
+}
+
+/** A whole column. */
+export const columnOf = (column: number, { rowCount }: GridSize): Selection => ({
+  anchor: { row: rowCount - 1, column },
+  head: { row: 0, column },
+});
+
+/** A whole row; the rows from another selection to it. */
+export const rowOf = (row: number, { columnCount }: GridSize, from: Selection | null): Selection => ({
+  anchor: { row: from ? from.anchor.row : row, column: columnCount - 1 },
+  head: { row, column: 0 },
+});
+
+/** The whole table. */
+export const wholeOf = ({ rowCount, columnCount }: GridSize): Selection => ({
+  anchor: { row: rowCount - 1, column: columnCount - 1 },
+  head: { row: 0, column: 0 },
+});
+
+/** A selection that went along with its cells. */
+export function shifted({ anchor, head }: Selection, rows: number, columns: number): Selection {
+  const by = (place: Selection['head']) => ({ row: place.row + rows, column: place.column + columns });
+  return { anchor: by(anchor), head: by(head) };
+}
+
+/** Undo can make the table smaller under the selection. */
+export function clampSelection({ anchor, head }: Selection, { rowCount, columnCount }: GridSize): Selection {
+  const within = (place: Selection['head']) => ({
+    row: clamp(place.row, rowCount),
+    column: clamp(place.column, columnCount),
+  });
+  return { anchor: within(anchor), head: within(head) };
 }

@@ -14,6 +14,7 @@ import {
 } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { useState } from 'react';
+import type { FilmOverview } from '@/core/film/overview';
 import { type MomentKind, momentKinds } from '@/core/motion/moments';
 import { putAt, valueAt } from '@/core/project/document-value';
 import { projectLimits } from '@/core/project/limits';
@@ -44,9 +45,76 @@ const SHOWN = 80;
 const SLOWER = 2;
 const CAPTION_SEC = 3;
 
+interface KindPickProps {
+  readonly counts: ReadonlyMap<string, number>;
+  readonly kinds: ReadonlySet<string>;
+  readonly onKinds: (kinds: ReadonlySet<string>) => void;
+}
+
+/** Which kinds of moments are listed. */
+function KindPick({ counts, kinds, onKinds }: KindPickProps) {
+  return (
+    <ToggleGroup.Root
+      type="multiple"
+      aria-label="Kinds of moments"
+      value={[...kinds]}
+      onValueChange={(chosen) => onKinds(new Set(chosen))}
+      className="mb-2 flex flex-wrap gap-1"
+    >
+      {momentKinds.map((kind) => {
+        const { name, icon: Icon } = momentLooks[kind];
+        return (
+          <ToggleGroup.Item
+            key={kind}
+            value={kind}
+            disabled={!counts.has(kind)}
+            className="flex h-7 items-center gap-1 rounded-md border border-line bg-card px-1.5 text-[12px] hover:border-ink disabled:opacity-45 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+          >
+            <Icon className="size-3.5" aria-hidden /> {name} {counts.get(kind) ?? 0}
+          </ToggleGroup.Item>
+        );
+      })}
+    </ToggleGroup.Root>
+  );
+}
+
+interface MomentRowProps {
+  readonly moment: FilmOverview['moments'][number];
+  readonly periodLabel: string;
+  readonly onSlow: () => void;
+  readonly onCaption: () => void;
+}
+
+function MomentRow({ moment, periodLabel, onSlow, onCaption }: MomentRowProps) {
+  const { studio } = useServices();
+  const Icon = (momentLooks[moment.kind as MomentKind] ?? momentLooks.lead).icon;
+  return (
+    <li className="flex items-center gap-0.5 rounded-md hover:bg-line/40">
+      <button
+        type="button"
+        className="flex min-w-0 flex-1 items-center gap-2 py-1 pl-1 text-left text-[13px]"
+        onClick={() => void studio.playback.pause().then(() => studio.playback.seek(moment.timeSec))}
+      >
+        <Icon className="size-3.5 shrink-0 text-quiet" aria-hidden />
+        <span className="min-w-0 flex-1">
+          <span className="block truncate">{moment.words}</span>
+          <span className="font-mono text-[11px] text-quiet">
+            {clockWords(moment.timeSec)} {periodLabel}
+          </span>
+        </span>
+      </button>
+      <IconButton label={`Slow down at: ${moment.words}`} className="size-7!" onClick={onSlow}>
+        <Snail className="size-3.5" aria-hidden />
+      </IconButton>
+      <IconButton label={`Caption: ${moment.words}`} className="size-7!" onClick={onCaption}>
+        <Captions className="size-3.5" aria-hidden />
+      </IconButton>
+    </li>
+  );
+}
+
 /** What happens in the film, with one action each: go there, slow down there, caption it. */
 export function MomentSection() {
-  const { studio } = useServices();
   const overview = useSession((state) => state.overview);
   const [kinds, setKinds] = useState<ReadonlySet<string>>(new Set(['lead', 'record', 'climb', 'fall', 'reign']));
   const all = overview?.moments ?? [];
@@ -67,63 +135,18 @@ export function MomentSection() {
   return (
     <Section title="Moments">
       <Field control="moments" bare>
-        <ToggleGroup.Root
-          type="multiple"
-          aria-label="Kinds of moments"
-          value={[...kinds]}
-          onValueChange={(chosen) => setKinds(new Set(chosen as MomentKind[]))}
-          className="mb-2 flex flex-wrap gap-1"
-        >
-          {momentKinds.map((kind) => {
-            const { name, icon: Icon } = momentLooks[kind];
-            return (
-              <ToggleGroup.Item
-                key={kind}
-                value={kind}
-                disabled={!counts.has(kind)}
-                className="flex h-7 items-center gap-1 rounded-md border border-line bg-card px-1.5 text-[12px] hover:border-ink disabled:opacity-45 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
-              >
-                <Icon className="size-3.5" aria-hidden /> {name} {counts.get(kind) ?? 0}
-              </ToggleGroup.Item>
-            );
-          })}
-        </ToggleGroup.Root>
+        <KindPick counts={counts} kinds={kinds} onKinds={setKinds} />
         {shown.length === 0 && <p className="text-[12px] text-quiet">Nothing of that kind happens in this film.</p>}
         <ol aria-label="Moments of the film" className="max-h-72 overflow-y-auto">
-          {shown.map((moment) => {
-            const Icon = (momentLooks[moment.kind as MomentKind] ?? momentLooks.lead).icon;
-            return (
-              <li key={moment.id} className="flex items-center gap-0.5 rounded-md hover:bg-line/40">
-                <button
-                  type="button"
-                  className="flex min-w-0 flex-1 items-center gap-2 py-1 pl-1 text-left text-[13px]"
-                  onClick={() => void studio.playback.pause().then(() => studio.playback.seek(moment.timeSec))}
-                >
-                  <Icon className="size-3.5 shrink-0 text-quiet" aria-hidden />
-                  <span className="min-w-0 flex-1">
-                    <span className="block truncate">{moment.words}</span>
-                    <span className="font-mono text-[11px] text-quiet">
-                      {clockWords(moment.timeSec)} {overview?.periodLabels[moment.period]}
-                    </span>
-                  </span>
-                </button>
-                <IconButton
-                  label={`Slow down at: ${moment.words}`}
-                  className="size-7!"
-                  onClick={() => slow(moment.period)}
-                >
-                  <Snail className="size-3.5" aria-hidden />
-                </IconButton>
-                <IconButton
-                  label={`Caption: ${moment.words}`}
-                  className="size-7!"
-                  onClick={() => caption(moment.timeSec, moment.words)}
-                >
-                  <Captions className="size-3.5" aria-hidden />
-                </IconButton>
-              </li>
-            );
-          })}
+          {shown.map((moment) => (
+            <MomentRow
+              key={moment.id}
+              moment={moment}
+              periodLabel={overview?.periodLabels[moment.period] ?? ''}
+              onSlow={() => slow(moment.period)}
+              onCaption={() => caption(moment.timeSec, moment.words)}
+            />
+          ))}
         </ol>
       </Field>
       <Fold title="Words of moments" holds={['moment-words']}>

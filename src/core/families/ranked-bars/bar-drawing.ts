@@ -190,7 +190,7 @@ export class BarDrawing {
       }
       pushWithShadow(
         nodes,
-        labelNode(id, subject, lines[i] ?? '', x, y, font, fill, align, opacity, false),
+        labelNode({ id, subject, text: lines[i] ?? '', x, y, font, fill, align, opacity, tabular: false }),
         labels.name.shadow,
       );
     }
@@ -209,7 +209,8 @@ export class BarDrawing {
       : this.alongOf(this.places.value, linePx) + font.sizePx * ASCENT;
     const align = this.lying ? 'start' : 'middle';
     const id = `value:${this.bar.category}`;
-    const node = labelNode(id, this.subject('value'), this.valueText, x, y, font, fill, align, opacity, true);
+    const [subject, text] = [this.subject('value'), this.valueText];
+    const node = labelNode({ id, subject, text, x, y, font, fill, align, opacity, tabular: true });
     pushWithShadow(nodes, node, chart.dress.labels.value.shadow);
   }
 
@@ -265,18 +266,18 @@ export class BarDrawing {
     const font = fonts.monogram;
     const [middle, baseline] = [x + widthPx / 2, y + heightPx / 2 + font.sizePx * 0.35];
     nodes.push(
-      labelNode(
-        `${id}:letters`,
+      labelNode({
+        id: `${id}:letters`,
         subject,
         text,
-        middle,
-        baseline,
+        x: middle,
+        y: baseline,
         font,
-        inkOn(disc),
-        'middle',
-        opacity * strength,
-        false,
-      ),
+        fill: inkOn(disc),
+        align: 'middle',
+        opacity: opacity * strength,
+        tabular: false,
+      }),
     );
   }
 }

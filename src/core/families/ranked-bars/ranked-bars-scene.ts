@@ -77,18 +77,18 @@ function rankNodes(prepared: RankedBarsPlan): SceneNode[] {
     const lying = chart.dress.bars.direction === 'lying';
     const x = lying ? prepared.rankAt : field.x + middle;
     const y = lying ? field.y + middle + fonts.rank.sizePx * 0.35 : prepared.rankAt + fonts.rank.sizePx * ASCENT;
-    const node = labelNode(
-      `rank:${place}`,
-      { part: 'rank' },
-      String(place + 1),
+    const node = labelNode({
+      id: `rank:${place}`,
+      subject: { part: 'rank' },
+      text: String(place + 1),
       x,
       y,
-      fonts.rank,
-      ink.rank,
-      lying ? 'start' : 'middle',
-      1,
-      true,
-    );
+      font: fonts.rank,
+      fill: ink.rank,
+      align: lying ? 'start' : 'middle',
+      opacity: 1,
+      tabular: true,
+    });
     pushWithShadow(nodes, node, chart.dress.labels.rank.shadow);
   }
   ranks.set(prepared, nodes);

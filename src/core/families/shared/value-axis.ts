@@ -143,7 +143,18 @@ function tickNodes(axis: ValueAxis, field: Box, domain: Domain, parts: number): 
     const align = lying ? 'middle' : start ? 'end' : 'start';
     pushWithShadow(
       nodes,
-      labelNode(`tick:${value}`, subject, text, x, y, font, fill, align, labelOpacity, false),
+      labelNode({
+        id: `tick:${value}`,
+        subject,
+        text,
+        x,
+        y,
+        font,
+        fill,
+        align,
+        opacity: labelOpacity,
+        tabular: false,
+      }),
       style.shadow,
     );
   }
