@@ -44,8 +44,6 @@ export function commandsOf({ studio, saveProject, openSample }: Services, frame:
       meets: (event) => alone(' ')(event) && !(event.target instanceof HTMLButtonElement),
       run: () => playback.toggle(),
     },
-    ...frameSteps(playback),
-    ...stepCommands(),
     { name: 'Undo', keys: 'Ctrl Z', meets: withCtrl('z', false), whileTyping: true, run: undo },
     { name: 'Redo', keys: 'Ctrl Shift Z', meets: withCtrl('z', true), whileTyping: true, run: redo },
     {
@@ -77,6 +75,8 @@ export function commandsOf({ studio, saveProject, openSample }: Services, frame:
       whileTyping: true,
       run: () => goToControl('film-export'),
     },
+    ...stepCommands(),
+    ...frameSteps(playback),
     { name: 'Light or dark theme', run: () => setSession({ theme: otherTheme() }) },
     { name: 'Show or fold the ranking', run: () => setSession({ rankingOpen: !sessionStore.getState().rankingOpen }) },
     { name: 'Shortcuts', keys: '?', meets: alone('?'), run: frame.onHelp },
@@ -99,7 +99,7 @@ function frameSteps(playback: Services['studio']['playback']): Command[] {
 
 function stepCommands(): Command[] {
   return workSteps.map((step: WorkStep, i) => ({
-    name: `Step: ${step}`,
+    name: `Go to ${step.charAt(0).toUpperCase()}${step.slice(1)}`,
     keys: `${i + 1}`,
     meets: alone(`${i + 1}`),
     run: () => goToStep(step),

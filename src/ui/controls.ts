@@ -172,12 +172,14 @@ export function specApplies({ when = [] }: ControlSpec, chart: Chart): boolean {
   return when.every(({ path, is }) => is.includes(valueAt(chart, path)));
 }
 
-/** Controls whose label or words hold all the words looked for. */
+/** Controls whose label or words hold all the words looked for; those first of which the label has words that start so. */
 export function findControls(query: string): ControlEntry[] {
   const wanted = query.toLowerCase().split(/\s+/).filter(Boolean);
   if (wanted.length === 0) return [];
-  return controls.filter(({ label, words, step }) => {
+  const found = controls.filter(({ label, words, step }) => {
     const text = `${label} ${words} ${step}`.toLowerCase();
     return wanted.every((word) => text.includes(word));
   });
+  const called = ({ label }: ControlEntry) => wanted.every((word) => ` ${label.toLowerCase()}`.includes(` ${word}`));
+  return [...found.filter(called), ...found.filter((entry) => !called(entry))];
 }

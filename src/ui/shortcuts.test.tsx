@@ -40,7 +40,7 @@ describe('shortcuts', () => {
     [{ key: 'ArrowRight' }, 'Next frame'],
     [{ key: 'ArrowLeft', shiftKey: true }, 'Period before'],
     [{ key: 'End' }, 'Last frame'],
-    [{ key: '3' }, 'Step: dress'],
+    [{ key: '3' }, 'Go to Dress'],
     [{ key: 'z', ctrlKey: true }, 'Undo'],
     [{ key: 'Z', metaKey: true, shiftKey: true }, 'Redo'],
     [{ key: 'e', ctrlKey: true }, 'Output the film'],

@@ -48,7 +48,7 @@ export function ShortcutList({ open, onOpenChange, commands }: ShortcutListProps
         <Dialog.Overlay className="fixed inset-0 z-50 bg-black/30" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 w-[420px] -translate-x-1/2 -translate-y-1/2 rounded-md border border-ink bg-card p-5 text-ink"
+          className="fixed top-1/2 left-1/2 z-50 max-h-[94vh] w-[420px] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-md border border-ink bg-card p-5 text-ink"
         >
           <Dialog.Title className="mb-3 font-display text-[18px] font-bold">Shortcuts</Dialog.Title>
           <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5 text-[13px]">

@@ -103,6 +103,8 @@ describe('the list of controls', () => {
     expect(findControls('frame rate').map(({ id }) => id)).toContain('fps');
     expect(findControls('number of bars').map(({ id }) => id)).toContain('places');
     expect(findControls('  ')).toEqual([]);
+    // A target line has “threshold” among its words; who types “hold” looks for those that are called so.
+    expect(findControls('hold').map(({ id }) => id)).toEqual(['hold-start', 'hold-end', 'targets']);
     expect(controlEntry('places').step).toBe('dress');
   });
 
