@@ -16,9 +16,6 @@ const speeds = [0.25, 0.5, 1, 2, 4];
 export function Transport() {
   const { studio } = useServices();
   const playing = useSession((state) => state.playing);
-  const speed = useSession((state) => state.speed);
-  const looping = useSession((state) => state.looping);
-  const span = useSession((state) => state.span);
   const overview = useSession((state) => state.overview);
   const disabled = !overview;
   return (
@@ -45,31 +42,50 @@ export function Transport() {
       </IconButton>
       <TimeWords />
       <span className="grow" />
-      {span && (
-        <button
-          type="button"
-          className="mr-1 flex h-7 items-center gap-1 rounded-md border border-line bg-card px-2 text-[12px] hover:border-ink"
-          onClick={() => {
-            captionHere('A caption');
-            goToControl('caption-text');
-          }}
-        >
-          <Captions className="size-3.5" aria-hidden /> Caption here
-        </button>
-      )}
-      {span && (
-        <button
-          type="button"
-          className="mr-2 flex h-7 items-center gap-1 rounded-md border border-spruce px-2 text-[12px]"
-          onClick={() => {
-            setSession({ span: null });
-            void studio.playback.replay();
-          }}
-        >
-          Loop {clockWords(span[0])} to {clockWords(span[1])}{' '}
-          <X className="size-3.5" aria-label="Stop looping this span" />
-        </button>
-      )}
+      <SpanTools />
+      <LoopAndSpeed />
+    </div>
+  );
+}
+
+/** What can be done with the beats that are selected on the strip. */
+function SpanTools() {
+  const { studio } = useServices();
+  const span = useSession((state) => state.span);
+  if (!span) return null;
+  return (
+    <>
+      <button
+        type="button"
+        className="mr-1 flex h-7 items-center gap-1 rounded-md border border-line bg-card px-2 text-[12px] hover:border-ink"
+        onClick={() => {
+          captionHere('A caption');
+          goToControl('caption-text');
+        }}
+      >
+        <Captions className="size-3.5" aria-hidden /> Caption here
+      </button>
+      <button
+        type="button"
+        className="mr-2 flex h-7 items-center gap-1 rounded-md border border-spruce px-2 text-[12px]"
+        onClick={() => {
+          setSession({ span: null });
+          void studio.playback.replay();
+        }}
+      >
+        Loop {clockWords(span[0])} to {clockWords(span[1])}{' '}
+        <X className="size-3.5" aria-label="Stop looping this span" />
+      </button>
+    </>
+  );
+}
+
+function LoopAndSpeed() {
+  const { studio } = useServices();
+  const speed = useSession((state) => state.speed);
+  const looping = useSession((state) => state.looping);
+  return (
+    <>
       <button
         type="button"
         aria-pressed={looping}
@@ -102,7 +118,7 @@ export function Transport() {
           ))}
         </select>
       </label>
-    </div>
+    </>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Look, lookOf } from '@/core/project/look';
 import { looks } from '@/core/project/looks';
 import { currentChart } from '@/state/current';
@@ -19,18 +19,10 @@ const THUMBNAIL_PX = 200;
 export function LooksSection() {
   const services = useServices();
   const [own, setOwn] = useState<readonly Look[]>([]);
-  const [name, setName] = useState('');
-  const file = useRef<HTMLInputElement>(null);
   const all = [...looks, ...own];
   const pictures = useThumbnails(all);
-  const reload = () => services.ownLooks().then(setOwn);
-  useEffect(() => {
-    void services.ownLooks().then(setOwn);
-  }, [services]);
-  const now = () => {
-    const { project } = documentStore.getState();
-    return project ? lookOf(project, currentChart(project).dress, name.trim() || 'My look') : null;
-  };
+  const reload = useCallback(() => void services.ownLooks().then(setOwn), [services]);
+  useEffect(reload, [reload]);
   const worn = useDocument(({ project }) => {
     if (!project) return null;
     const chart = currentChart(project);
@@ -59,66 +51,86 @@ export function LooksSection() {
           ))}
         </ul>
       </Field>
-      <Fold title="Looks of your own" holds={['own-looks']}>
-        <Field control="own-looks">
-          <div className="flex gap-2">
-            <input
-              aria-label="Name of the look"
-              value={name}
-              maxLength={60}
-              placeholder="Name this look"
-              className="w-full rounded-md border border-line bg-card px-2 text-[13px] outline-none focus:border-ink"
-              onChange={(event) => setName(event.target.value)}
-            />
-            <Button
-              className="shrink-0"
-              onClick={() => {
-                const look = now();
-                if (look) void services.keepLook(look).then(reload);
-                setName('');
-              }}
-            >
-              Keep
-            </Button>
-          </div>
-          <div className="mt-2 flex flex-wrap gap-2">
-            <Button
-              onClick={() => {
-                const look = now();
-                if (look) services.saveLook(look);
-              }}
-            >
-              Save as a file
-            </Button>
-            <Button onClick={() => file.current?.click()}>Read a file</Button>
-            <FileChooser
-              ref={file}
-              label="File of a look"
-              accept=".json"
-              onFiles={([chosen]) => {
-                if (!chosen) return;
-                void services.loadLook(chosen).then((look) => {
-                  if (look) applyLook(look);
-                  return reload();
-                });
-              }}
-            />
-          </div>
-          {own.map((look) => (
-            <div key={look.name} className="mt-1.5 flex items-center gap-2 text-[13px]">
-              <span className="min-w-0 flex-1 truncate">{look.name}</span>
-              <button
-                type="button"
-                className="text-[12px] text-quiet underline"
-                onClick={() => void services.dropLook(look.name).then(reload)}
-              >
-                Take off the shelf
-              </button>
-            </div>
-          ))}
-        </Field>
-      </Fold>
+      <OwnLooks own={own} onChange={reload} />
     </Section>
+  );
+}
+
+interface OwnLooksProps {
+  readonly own: readonly Look[];
+  /** Called when the shelf holds other looks than before. */
+  readonly onChange: () => void;
+}
+
+/** Keeping, saving and reading looks of one's own. */
+function OwnLooks({ own, onChange }: OwnLooksProps) {
+  const services = useServices();
+  const [name, setName] = useState('');
+  const file = useRef<HTMLInputElement>(null);
+  const now = () => {
+    const { project } = documentStore.getState();
+    return project ? lookOf(project, currentChart(project).dress, name.trim() || 'My look') : null;
+  };
+  return (
+    <Fold title="Looks of your own" holds={['own-looks']}>
+      <Field control="own-looks">
+        <div className="flex gap-2">
+          <input
+            aria-label="Name of the look"
+            value={name}
+            maxLength={60}
+            placeholder="Name this look"
+            className="w-full rounded-md border border-line bg-card px-2 text-[13px] outline-none focus:border-ink"
+            onChange={(event) => setName(event.target.value)}
+          />
+          <Button
+            className="shrink-0"
+            onClick={() => {
+              const look = now();
+              if (look) void services.keepLook(look).then(onChange);
+              setName('');
+            }}
+          >
+            Keep
+          </Button>
+        </div>
+        <div className="mt-2 flex flex-wrap gap-2">
+          <Button
+            onClick={() => {
+              const look = now();
+              if (look) services.saveLook(look);
+            }}
+          >
+            Save as a file
+          </Button>
+          <Button onClick={() => file.current?.click()}>Read a file</Button>
+          <FileChooser
+            ref={file}
+            label="File of a look"
+            accept=".json"
+            onFiles={([chosen]) => {
+              if (!chosen) return;
+              void services.loadLook(chosen).then((look) => {
+                if (look) applyLook(look);
+                onChange();
+              });
+            }}
+          />
+        </div>
+        {own.map((look) => (
+          <div key={look.name} className="mt-1.5 flex items-center gap-2 text-[13px]">
+            <span className="min-w-0 flex-1 truncate">{look.name}</span>
+            <button
+              type="button"
+              className="text-[12px] text-quiet underline"
+              onClick={() => void services.dropLook(look.name).then(onChange)}
+            >
+              Take off the shelf
+            </button>
+          </div>
+        ))}
+      </Field>
+    </Fold>
   );
 }
 

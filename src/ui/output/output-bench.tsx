@@ -72,48 +72,9 @@ function KindFields({ output }: { readonly output: Output }) {
     case 'film':
       return <FilmFields output={output} sizes={sizeChoices(sides)} />;
     case 'frames':
-      return (
-        <>
-          <SelectField
-            control="film-size"
-            value={String(choice.side)}
-            choices={sizeChoices(sides)}
-            onChange={(value) => set({ side: Number(value) })}
-          />
-          <p className="text-[12px] leading-snug text-quiet">
-            Every frame as PNG in a ZIP, with numbered names. Transparency is kept.
-          </p>
-        </>
-      );
+      return <FramesFields choice={choice} sizes={sizeChoices(sides)} />;
     case 'gif':
-      return (
-        <>
-          <SelectField
-            control="film-size"
-            value={String(choice.gifSide)}
-            choices={sizeChoices(gifSides)}
-            onChange={(value) => set({ gifSide: Number(value) })}
-          />
-          <PickField
-            control="gif-rate"
-            value={String(choice.gifRate)}
-            choices={['10', '20', '25', '50'].map((value) => ({ value, label: value }))}
-            hint="A GIF counts in hundredths of a second, so only these come out even."
-            onChange={(value) => set({ gifRate: Number(value) })}
-          />
-          <PickField
-            control="gif-palette"
-            value={choice.gifPalette}
-            choices={[
-              { value: 'one', label: 'One for all' },
-              { value: 'each', label: 'One for each picture' },
-            ]}
-            hint={choice.gifPalette === 'one' ? 'Quick and small.' : 'Truer for photographs, about twice the size.'}
-            onChange={(gifPalette) => set({ gifPalette })}
-          />
-          <SwitchField control="gif-dither" checked={choice.gifDither} onChange={(gifDither) => set({ gifDither })} />
-        </>
-      );
+      return <GifFields choice={choice} sizes={sizeChoices(gifSides)} />;
     case 'picture':
       return <PictureFields choice={choice} />;
     case 'page':
@@ -124,40 +85,95 @@ function KindFields({ output }: { readonly output: Output }) {
         </p>
       );
     default:
-      return (
-        <>
-          <PickField
-            control="data-table"
-            value={choice.table}
-            choices={[
-              { value: 'shaped', label: 'Shaped table' },
-              { value: 'ranking', label: 'Ranking per period' },
-              { value: 'frames', label: 'Values per frame' },
-            ]}
-            onChange={(table) => set({ table })}
-          />
-          <PickField
-            control="data-format"
-            value={choice.tableFormat}
-            choices={[
-              { value: 'csv', label: 'CSV' },
-              { value: 'xlsx', label: 'XLSX' },
-              { value: 'json', label: 'JSON' },
-            ]}
-            onChange={(tableFormat) => set({ tableFormat })}
-          />
-        </>
-      );
+      return <DataFields choice={choice} />;
   }
 }
 
-function FilmFields({
-  output,
-  sizes,
-}: {
+interface SizedFieldsProps {
+  readonly choice: OutputChoice;
+  readonly sizes: readonly { value: string; label: string }[];
+}
+
+function FramesFields({ choice, sizes }: SizedFieldsProps) {
+  return (
+    <>
+      <SelectField
+        control="film-size"
+        value={String(choice.side)}
+        choices={sizes}
+        onChange={(value) => set({ side: Number(value) })}
+      />
+      <p className="text-[12px] leading-snug text-quiet">
+        Every frame as PNG in a ZIP, with numbered names. Transparency is kept.
+      </p>
+    </>
+  );
+}
+
+function GifFields({ choice, sizes }: SizedFieldsProps) {
+  return (
+    <>
+      <SelectField
+        control="film-size"
+        value={String(choice.gifSide)}
+        choices={sizes}
+        onChange={(value) => set({ gifSide: Number(value) })}
+      />
+      <PickField
+        control="gif-rate"
+        value={String(choice.gifRate)}
+        choices={['10', '20', '25', '50'].map((value) => ({ value, label: value }))}
+        hint="A GIF counts in hundredths of a second, so only these come out even."
+        onChange={(value) => set({ gifRate: Number(value) })}
+      />
+      <PickField
+        control="gif-palette"
+        value={choice.gifPalette}
+        choices={[
+          { value: 'one', label: 'One for all' },
+          { value: 'each', label: 'One for each picture' },
+        ]}
+        hint={choice.gifPalette === 'one' ? 'Quick and small.' : 'Truer for photographs, about twice the size.'}
+        onChange={(gifPalette) => set({ gifPalette })}
+      />
+      <SwitchField control="gif-dither" checked={choice.gifDither} onChange={(gifDither) => set({ gifDither })} />
+    </>
+  );
+}
+
+function DataFields({ choice }: { readonly choice: OutputChoice }) {
+  return (
+    <>
+      <PickField
+        control="data-table"
+        value={choice.table}
+        choices={[
+          { value: 'shaped', label: 'Shaped table' },
+          { value: 'ranking', label: 'Ranking per period' },
+          { value: 'frames', label: 'Values per frame' },
+        ]}
+        onChange={(table) => set({ table })}
+      />
+      <PickField
+        control="data-format"
+        value={choice.tableFormat}
+        choices={[
+          { value: 'csv', label: 'CSV' },
+          { value: 'xlsx', label: 'XLSX' },
+          { value: 'json', label: 'JSON' },
+        ]}
+        onChange={(tableFormat) => set({ tableFormat })}
+      />
+    </>
+  );
+}
+
+interface FilmFieldsProps {
   readonly output: Output;
   readonly sizes: readonly { value: string; label: string }[];
-}) {
+}
+
+function FilmFields({ output, sizes }: FilmFieldsProps) {
   const { choice, formats, format, form, framesPerSec, clear } = output;
   const services = useServices();
   const rate =

@@ -9,7 +9,7 @@ import { periodLabel } from '@/core/scale/period-format';
 import type { Cube } from '@/core/shaping/cube';
 import { type Finding, jumpRule } from '@/core/shaping/findings';
 import type { LookReport, RankColumn } from '@/workers/protocol';
-import { VirtualGrid } from '../parts/virtual-grid';
+import { type GridCell, VirtualGrid } from '../parts/virtual-grid';
 import { useServices } from '../services';
 import { useChart, useSession } from '../use-state';
 import { LookCharts } from './look-charts';
@@ -101,37 +101,47 @@ export function RankLook() {
           rowHeadWidth={64}
           rowHeadLabel="Row"
           rowHeadOf={(row) => row + 1}
-          cellOf={(row, column) => {
-            const [p, c] = [ranks.period[row] ?? 0, ranks.category[row] ?? 0];
-            const period = cube.periods[p];
-            const change = ranks.change[row] ?? Number.NaN;
-            const climb = ranks.climb[row] ?? 0;
-            const id = columns[column]?.id;
-            if (id === 'period') return { text: period ? periodLabel(cube.kind, period).slice(0, 40) : '' };
-            if (id === 'rank') return { text: ranks.rank[row], number: true };
-            if (id === 'category') return { text: cube.categories[c]?.slice(0, 80) };
-            if (id === 'value') {
-              const flagged = flags.has(`${p} ${c}`);
-              const value = format(ranks.value[row] ?? 0);
-              const text = flagged ? (
-                <>
-                  <Flag className="mr-1 size-3.5 shrink-0 text-accent-text" aria-label="Look at this" />
-                  {value}
-                </>
-              ) : (
-                value
-              );
-              return { text, number: true, mark: flagged };
-            }
-            if (id === 'change')
-              return { text: Number.isNaN(change) ? '–' : `${change > 0 ? '+' : ''}${format(change)}`, number: true };
-            return { text: climb === 0 ? '=' : climb > 0 ? `▲ ${climb}` : `▼ ${-climb}`, number: true };
-          }}
+          cellOf={(row, column) => cellOf({ cube, ranks, flags, format }, row, columns[column]?.id)}
           focus={focus}
         />
       </div>
     </div>
   );
+}
+
+/** What the table of ranks is written from. */
+interface RankTable {
+  readonly cube: Cube;
+  readonly ranks: LookReport['ranks'];
+  /** Findings as `period category`. */
+  readonly flags: ReadonlySet<string>;
+  readonly format: (value: number) => string;
+}
+
+function cellOf({ cube, ranks, flags, format }: RankTable, row: number, id: RankColumn | undefined): GridCell {
+  const [p, c] = [ranks.period[row] ?? 0, ranks.category[row] ?? 0];
+  const period = cube.periods[p];
+  const change = ranks.change[row] ?? Number.NaN;
+  const climb = ranks.climb[row] ?? 0;
+  if (id === 'period') return { text: period ? periodLabel(cube.kind, period).slice(0, 40) : '' };
+  if (id === 'rank') return { text: ranks.rank[row], number: true };
+  if (id === 'category') return { text: cube.categories[c]?.slice(0, 80) };
+  if (id === 'value') {
+    const flagged = flags.has(`${p} ${c}`);
+    const value = format(ranks.value[row] ?? 0);
+    const text = flagged ? (
+      <>
+        <Flag className="mr-1 size-3.5 shrink-0 text-accent-text" aria-label="Look at this" />
+        {value}
+      </>
+    ) : (
+      value
+    );
+    return { text, number: true, mark: flagged };
+  }
+  if (id === 'change')
+    return { text: Number.isNaN(change) ? '–' : `${change > 0 ? '+' : ''}${format(change)}`, number: true };
+  return { text: climb === 0 ? '=' : climb > 0 ? `▲ ${climb}` : `▼ ${-climb}`, number: true };
 }
 
 const kindNames: Record<Finding['kind'], string> = {
@@ -143,13 +153,12 @@ const kindNames: Record<Finding['kind'], string> = {
   'constant-multiple': 'One measure twice',
 };
 
-function Findings({
-  findings,
-  onGo,
-}: {
+interface FindingsProps {
   readonly findings: readonly Finding[];
   readonly onGo: (finding: Finding) => void;
-}) {
+}
+
+function Findings({ findings, onGo }: FindingsProps) {
   return (
     <section aria-label="Findings" className="h-52 overflow-y-auto border-r border-line p-3 text-[12px] leading-snug">
       <h2 className="mb-1 font-display text-[15px] font-bold">

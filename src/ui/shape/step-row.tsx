@@ -8,6 +8,7 @@ import { useState } from 'react';
 import type { StepReport } from '@/core/shaping/preparation';
 import type { Step } from '@/core/shaping/steps/step';
 import { stepWords } from '@/core/shaping/steps/step-words';
+import type { Issue } from '@/core/table/issue';
 import { changeStep, removeStep } from '@/state/edit-table';
 import { sessionStore, setSession } from '@/state/session';
 import { IconButton } from '../parts/button';
@@ -27,7 +28,6 @@ export function StepRow({ step, report }: StepRowProps) {
   const [open, setOpen] = useState(shown);
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: step.id });
   const words = step.name || stepWords(step);
-  const misfits = report?.issues ?? [];
   return (
     <li
       ref={setNodeRef}
@@ -50,22 +50,7 @@ export function StepRow({ step, report }: StepRowProps) {
         </button>
         <div className={cx('min-w-0 flex-1', !step.on && 'opacity-55')}>
           {renaming ? (
-            <input
-              // biome-ignore lint/a11y/noAutofocus: the person has just asked to type here
-              autoFocus
-              aria-label="Name of the step"
-              defaultValue={step.name}
-              placeholder={stepWords(step)}
-              maxLength={200}
-              className="w-full rounded border border-line bg-paper px-1 py-0.5 text-[13px]"
-              onBlur={(event) => {
-                setRenaming(false);
-                changeStep(step.id, { name: event.target.value.trim() });
-              }}
-              onKeyDown={(event) => {
-                if (event.key === 'Enter') event.currentTarget.blur();
-              }}
-            />
+            <NameInput step={step} onEnd={() => setRenaming(false)} />
           ) : (
             <span className="block text-[13px] leading-snug break-words">{words}</span>
           )}
@@ -84,50 +69,97 @@ export function StepRow({ step, report }: StepRowProps) {
           <Switch.Thumb className="block size-3 translate-x-0.5 rounded-full bg-ink data-[state=checked]:translate-x-3 data-[state=checked]:bg-card" />
         </Switch.Root>
       </div>
-      {misfits.length > 0 && (
-        <p className="flex gap-1.5 border-t border-line px-2 py-1 text-mustard-text">
-          <TriangleAlert className="size-3.5 shrink-0" aria-label="Does not fit" />
-          <span>
-            {misfits[0]?.raw !== undefined && <span className="font-mono">“{misfits[0].raw}” </span>}
-            {misfits[0]?.message}
-            {misfits.length > 1 && ` And ${misfits.length - 1} more.`}
-          </span>
-        </p>
-      )}
-      <div className="flex items-center gap-0.5 border-t border-line px-1">
-        <IconButton
-          label={open ? 'Close the step' : `Edit: ${words}`}
-          className="size-6!"
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-        >
-          <SlidersHorizontal className="size-3.5" aria-hidden />
-        </IconButton>
-        <IconButton label={`Rename: ${words}`} className="size-6!" onClick={() => setRenaming(true)}>
-          <PenLine className="size-3.5" aria-hidden />
-        </IconButton>
-        <IconButton
-          label={`Show the table after: ${words}`}
-          aria-pressed={shown}
-          className={cx('size-6!', shown && 'bg-spruce text-card hover:bg-spruce')}
-          onClick={() =>
-            setSession({
-              shownStep: sessionStore.getState().shownStep === step.id ? null : step.id,
-              shapeView: 'values',
-            })
-          }
-        >
-          <Eye className="size-3.5" aria-hidden />
-        </IconButton>
-        <IconButton label={`Take out: ${words}`} className="ml-auto size-6!" onClick={() => removeStep(step.id)}>
-          <Trash2 className="size-3.5" aria-hidden />
-        </IconButton>
-      </div>
+      <Misfits issues={report?.issues ?? []} />
+      <StepTools step={step} words={words} open={open} onOpen={setOpen} onRename={() => setRenaming(true)} />
       {open && (
         <div className="flex flex-col gap-2 border-t border-line p-2">
           <StepForm step={step} />
         </div>
       )}
     </li>
+  );
+}
+
+interface NameInputProps {
+  readonly step: Step;
+  readonly onEnd: () => void;
+}
+
+function NameInput({ step, onEnd }: NameInputProps) {
+  return (
+    <input
+      // biome-ignore lint/a11y/noAutofocus: the person has just asked to type here
+      autoFocus
+      aria-label="Name of the step"
+      defaultValue={step.name}
+      placeholder={stepWords(step)}
+      maxLength={200}
+      className="w-full rounded border border-line bg-paper px-1 py-0.5 text-[13px]"
+      onBlur={(event) => {
+        onEnd();
+        changeStep(step.id, { name: event.target.value.trim() });
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+      }}
+    />
+  );
+}
+
+/** What of a step does not fit the table: the first in full, the others counted. */
+function Misfits({ issues: misfits }: { readonly issues: readonly Issue[] }) {
+  if (misfits.length === 0) return null;
+  return (
+    <p className="flex gap-1.5 border-t border-line px-2 py-1 text-mustard-text">
+      <TriangleAlert className="size-3.5 shrink-0" aria-label="Does not fit" />
+      <span>
+        {misfits[0]?.raw !== undefined && <span className="font-mono">“{misfits[0].raw}” </span>}
+        {misfits[0]?.message}
+        {misfits.length > 1 && ` And ${misfits.length - 1} more.`}
+      </span>
+    </p>
+  );
+}
+
+interface StepToolsProps {
+  readonly step: Step;
+  readonly words: string;
+  readonly open: boolean;
+  readonly onOpen: (open: boolean) => void;
+  readonly onRename: () => void;
+}
+
+function StepTools({ step, words, open, onOpen, onRename }: StepToolsProps) {
+  const shown = useSession((state) => state.shownStep === step.id);
+  return (
+    <div className="flex items-center gap-0.5 border-t border-line px-1">
+      <IconButton
+        label={open ? 'Close the step' : `Edit: ${words}`}
+        className="size-6!"
+        aria-expanded={open}
+        onClick={() => onOpen(!open)}
+      >
+        <SlidersHorizontal className="size-3.5" aria-hidden />
+      </IconButton>
+      <IconButton label={`Rename: ${words}`} className="size-6!" onClick={onRename}>
+        <PenLine className="size-3.5" aria-hidden />
+      </IconButton>
+      <IconButton
+        label={`Show the table after: ${words}`}
+        aria-pressed={shown}
+        className={cx('size-6!', shown && 'bg-spruce text-card hover:bg-spruce')}
+        onClick={() =>
+          setSession({
+            shownStep: sessionStore.getState().shownStep === step.id ? null : step.id,
+            shapeView: 'values',
+          })
+        }
+      >
+        <Eye className="size-3.5" aria-hidden />
+      </IconButton>
+      <IconButton label={`Take out: ${words}`} className="ml-auto size-6!" onClick={() => removeStep(step.id)}>
+        <Trash2 className="size-3.5" aria-hidden />
+      </IconButton>
+    </div>
   );
 }
