@@ -1,6 +1,7 @@
 'use client';
 
 import { type Fields, fieldsOfShape, type TableShape } from '@/core/shaping/fields';
+import type { IssueCode } from '@/core/table/issue-codes';
 import type { PeriodChoice } from '@/core/table/periods/recognise-periods';
 import { editChart } from '@/state/current';
 import { setSession } from '@/state/session';
@@ -47,7 +48,6 @@ export function FieldChoices() {
   const columns = prepared?.prepared.columns ?? [];
   const guessed = guess !== undefined && sameColumns(guess.fields, fields);
   const choices = columnChoices(columns);
-  const withNone = [{ value: NO_COLUMN, label: 'None' }, ...choices];
   const set = (change: Partial<Fields>) => {
     setSession({ hovered: null, picked: null });
     editChart((chart) => {
@@ -55,59 +55,26 @@ export function FieldChoices() {
     });
   };
   const why = guess ? `Read as ${guess.why}.` : 'No layout was recognised; choose the columns yourself.';
-  const unsure = (code: string) => shapeIssues.some((issue) => issue.code === code);
-  const valueColumn = columns.find(({ name }) => name === fields.value);
+  const unsure = (code: IssueCode) => shapeIssues.some((issue) => issue.code === code);
   // What the column cannot decide, or the person has decided, stands in sight; the rest is folded away.
   const askPeriods = unsure('ambiguous-dates') || fields.periodsAs !== 'auto';
   const askDecimal = unsure('ambiguous-numbers') || fields.decimal !== 'auto';
   const periodsField = (
-    <SelectField
-      control="periods-as"
+    <PeriodsField
       value={fields.periodsAs}
-      choices={periodChoices}
-      hint={
-        unsure('ambiguous-dates') ? (
-          <strong className="text-mustard-text">Please say which: {prepared?.periodWhy}.</strong>
-        ) : (
-          prepared?.periodWhy && `Read as ${prepared.periodWhy}.`
-        )
-      }
-      onChange={(value) => set({ periodsAs: value as PeriodChoice })}
+      unsure={unsure('ambiguous-dates')}
+      why={prepared?.periodWhy ?? ''}
+      onChange={set}
     />
   );
   const decimalField = (
-    <PickField
-      control="decimal"
+    <DecimalField
       value={fields.decimal}
-      choices={[
-        { value: 'auto', label: 'As recognised' },
-        { value: 'point', label: '1.5', name: 'Point' },
-        { value: 'comma', label: '1,5', name: 'Comma' },
-      ]}
-      hint={
-        unsure('ambiguous-numbers') ? (
-          <strong className="text-mustard-text">
-            Please say which{valueColumn?.why ? `: ${valueColumn.why}` : ''}.
-          </strong>
-        ) : (
-          valueColumn?.why && `Read with a ${valueColumn.why}.`
-        )
-      }
-      onChange={(decimal) => set({ decimal })}
+      unsure={unsure('ambiguous-numbers')}
+      why={columns.find(({ name }) => name === fields.value)?.why ?? ''}
+      onChange={set}
     />
   );
-  /** A column of groups is chosen in order to colour by it. */
-  const setColourColumn = (colour: string) =>
-    editChart((chart) => {
-      chart.fields = { ...chart.fields, colour };
-      if (colour !== '') chart.dress.colour.by = 'group';
-      else if (chart.dress.colour.by === 'group') chart.dress.colour.by = 'category';
-    });
-  const setPictureColumn = (picture: string) =>
-    editChart((chart) => {
-      chart.fields = { ...chart.fields, picture };
-      if (picture !== '') chart.dress.pictures.shown = true;
-    });
   return (
     <Section title="What is what">
       <SelectField
@@ -144,40 +111,113 @@ export function FieldChoices() {
       >
         {!askPeriods && periodsField}
         {!askDecimal && decimalField}
-        <SelectField
-          control="group"
-          value={fields.group}
-          choices={withNone}
-          hint={
-            fields.group ? 'One chart for each value, all with one look; choose among them above the table.' : undefined
-          }
-          onChange={(group) => set({ group })}
-        />
-        {fields.category !== '' && (
-          <SelectField
-            control="colour-column"
-            value={fields.colour}
-            choices={withNone}
-            hint={
-              fields.colour
-                ? 'Cells such as #c8401b are colours; other texts are groups, each with shades of a colour of the palette.'
-                : undefined
-            }
-            onChange={setColourColumn}
-          />
-        )}
-        {fields.category !== '' && (
-          <SelectField
-            control="picture-column"
-            value={fields.picture}
-            choices={withNone}
-            hint={fields.picture ? 'A picture’s file name, a country or its code. Add the files in Dress.' : undefined}
-            onChange={setPictureColumn}
-          />
-        )}
+        <DescribingColumns fields={fields} choices={choices} onChange={set} />
       </Fold>
       {guess && !guessed && <Button onClick={() => set(guess.fields)}>Use the guess again</Button>}
     </Section>
+  );
+}
+
+interface NotationProps<T> {
+  readonly value: T;
+  /** Can the cells not decide? Then the person is asked. */
+  readonly unsure: boolean;
+  /** What decided, or what does not. */
+  readonly why: string;
+  readonly onChange: (change: Partial<Fields>) => void;
+}
+
+/** How the periods are written. */
+function PeriodsField({ value, unsure, why, onChange }: NotationProps<PeriodChoice>) {
+  return (
+    <SelectField
+      control="periods-as"
+      value={value}
+      choices={periodChoices}
+      hint={unsure ? <strong className="text-mustard-text">Please say which: {why}.</strong> : why && `Read as ${why}.`}
+      onChange={(chosen) => onChange({ periodsAs: chosen as PeriodChoice })}
+    />
+  );
+}
+
+/** Which sign marks the decimals. */
+function DecimalField({ value, unsure, why, onChange }: NotationProps<Fields['decimal']>) {
+  return (
+    <PickField
+      control="decimal"
+      value={value}
+      choices={[
+        { value: 'auto', label: 'As recognised' },
+        { value: 'point', label: '1.5', name: 'Point' },
+        { value: 'comma', label: '1,5', name: 'Comma' },
+      ]}
+      hint={
+        unsure ? (
+          <strong className="text-mustard-text">Please say which{why ? `: ${why}` : ''}.</strong>
+        ) : (
+          why && `Read with a ${why}.`
+        )
+      }
+      onChange={(decimal) => onChange({ decimal })}
+    />
+  );
+}
+
+interface DescribingColumnsProps {
+  readonly fields: Fields;
+  readonly choices: ReturnType<typeof columnChoices>;
+  readonly onChange: (change: Partial<Fields>) => void;
+}
+
+/** Columns that say more of the categories: their group, colour and picture. */
+function DescribingColumns({ fields, choices, onChange }: DescribingColumnsProps) {
+  const withNone = [{ value: NO_COLUMN, label: 'None' }, ...choices];
+  /** A column of groups is chosen in order to colour by it. */
+  const setColourColumn = (colour: string) =>
+    editChart((chart) => {
+      chart.fields = { ...chart.fields, colour };
+      if (colour !== '') chart.dress.colour.by = 'group';
+      else if (chart.dress.colour.by === 'group') chart.dress.colour.by = 'category';
+    });
+  const setPictureColumn = (picture: string) =>
+    editChart((chart) => {
+      chart.fields = { ...chart.fields, picture };
+      if (picture !== '') chart.dress.pictures.shown = true;
+    });
+  return (
+    <>
+      <SelectField
+        control="group"
+        value={fields.group}
+        choices={withNone}
+        hint={
+          fields.group ? 'One chart for each value, all with one look; choose among them above the table.' : undefined
+        }
+        onChange={(group) => onChange({ group })}
+      />
+      {fields.category !== '' && (
+        <SelectField
+          control="colour-column"
+          value={fields.colour}
+          choices={withNone}
+          hint={
+            fields.colour
+              ? 'Cells such as #c8401b are colours; other texts are groups, each with shades of a colour of the palette.'
+              : undefined
+          }
+          onChange={setColourColumn}
+        />
+      )}
+      {fields.category !== '' && (
+        <SelectField
+          control="picture-column"
+          value={fields.picture}
+          choices={withNone}
+          hint={fields.picture ? 'A picture’s file name, a country or its code. Add the files in Dress.' : undefined}
+          onChange={setPictureColumn}
+        />
+      )}
+    </>
   );
 }
 

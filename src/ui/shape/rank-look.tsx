@@ -82,22 +82,9 @@ export function RankLook() {
           rowCount={ranks.period.length}
           columnCount={columns.length}
           columnWidth={(column) => columns[column]?.size ?? 100}
-          headOf={(column) => {
-            const model = table.getColumn(columns[column]?.id ?? 'period');
-            const sorted = model?.getIsSorted();
-            return (
-              <button
-                type="button"
-                className="flex items-center gap-1 text-[13px] font-semibold"
-                aria-label={`Sort by ${columns[column]?.header}`}
-                onClick={() => model?.toggleSorting()}
-              >
-                {columns[column]?.header}
-                {sorted === 'asc' && <ArrowUp className="size-3.5" aria-label="ascending" />}
-                {sorted === 'desc' && <ArrowDown className="size-3.5" aria-label="descending" />}
-              </button>
-            );
-          }}
+          headOf={(column) => (
+            <SortHead column={columns[column]} model={table.getColumn(columns[column]?.id ?? 'period')} />
+          )}
           rowHeadWidth={64}
           rowHeadLabel="Row"
           rowHeadOf={(row) => row + 1}
@@ -106,6 +93,27 @@ export function RankLook() {
         />
       </div>
     </div>
+  );
+}
+
+interface SortHeadProps {
+  readonly column: (typeof columns)[number] | undefined;
+  readonly model: { getIsSorted(): false | 'asc' | 'desc'; toggleSorting(): void } | undefined;
+}
+
+function SortHead({ column, model }: SortHeadProps) {
+  const sorted = model?.getIsSorted();
+  return (
+    <button
+      type="button"
+      className="flex items-center gap-1 text-[13px] font-semibold"
+      aria-label={`Sort by ${column?.header}`}
+      onClick={() => model?.toggleSorting()}
+    >
+      {column?.header}
+      {sorted === 'asc' && <ArrowUp className="size-3.5" aria-label="ascending" />}
+      {sorted === 'desc' && <ArrowDown className="size-3.5" aria-label="descending" />}
+    </button>
   );
 }
 

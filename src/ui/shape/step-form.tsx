@@ -28,7 +28,6 @@ const measureChoices = measures.map((value) => ({ value, label: measureWords[val
 /** The controls of one step. */
 export function StepForm({ step }: { readonly step: Step }) {
   const columns = useSession((state) => state.prepared?.prepared.columns) ?? [];
-  const cube = useSession((state) => state.cube);
   const choices = columnChoices(columns);
   const set = (change: object) => changeStep(step.id, change as Partial<Step>);
   const column = (value: string, key = 'column', label = 'Column') => (
@@ -59,24 +58,7 @@ export function StepForm({ step }: { readonly step: Step }) {
     case 'fill-down':
       return column(step.column);
     case 'join-columns':
-      return (
-        <>
-          <Pick
-            label="First"
-            value={step.columns[0] ?? ''}
-            choices={withCurrent(choices, step.columns[0] ?? '')}
-            onChange={(first) => set({ columns: [first, ...step.columns.slice(1)] })}
-          />
-          <Pick
-            label="Second"
-            value={step.columns[1] ?? ''}
-            choices={withCurrent(choices, step.columns[1] ?? '')}
-            onChange={(second) => set({ columns: [step.columns[0] ?? '', second, ...step.columns.slice(2)] })}
-          />
-          <TextInput label="Between them" value={step.between} onChange={(between) => set({ between })} />
-          <TextInput label="Name" value={step.into} onChange={(into) => into.trim() && set({ into: into.trim() })} />
-        </>
-      );
+      return <JoinForm step={step} choices={choices} set={set} />;
     case 'combine':
       return <Pick label="Several become" value={step.how} choices={howChoices} onChange={(how) => set({ how })} />;
     case 'coarser':
@@ -87,63 +69,13 @@ export function StepForm({ step }: { readonly step: Step }) {
         </>
       );
     case 'keep-periods':
-      return (
-        <>
-          <TextInput
-            label="From"
-            value={step.from}
-            placeholder={cube?.periods[0]?.key ?? ''}
-            onChange={(from) => set({ from })}
-          />
-          <TextInput
-            label="To"
-            value={step.to}
-            placeholder={cube?.periods.at(-1)?.key ?? ''}
-            onChange={(to) => set({ to })}
-          />
-        </>
-      );
+      return <PeriodsForm step={step} set={set} />;
     case 'pick-categories':
-      return (
-        <>
-          <Pick
-            label="These are"
-            value={step.keep ? 'keep' : 'leave'}
-            choices={[
-              { value: 'keep', label: 'kept, and no others' },
-              { value: 'leave', label: 'left out' },
-            ]}
-            onChange={(chosen) => set({ keep: chosen === 'keep' })}
-          />
-          <CategoryList step={step} onChange={(categories) => categories.length > 0 && set({ categories })} />
-        </>
-      );
+      return <CategoriesForm step={step} set={set} />;
     case 'measure':
-      return (
-        <>
-          <Pick label="Show" value={step.measure} choices={measureChoices} onChange={(measure) => set({ measure })} />
-          {step.measure === 'moving-average' && (
-            <NumberInput
-              label="Periods"
-              value={step.window}
-              min={2}
-              max={1000}
-              onChange={(window) => set({ window })}
-            />
-          )}
-          {step.measure === 'ratio' && column(step.by, 'by', 'Divided by')}
-        </>
-      );
+      return <MeasureForm step={step} by={column(step.by, 'by', 'Divided by')} set={set} />;
     case 'edit-cells':
-      return (
-        <ul className="max-h-40 overflow-y-auto font-mono text-[11px]">
-          {step.cells.slice(0, 200).map(({ row, column: name, was, text }) => (
-            <li key={`${row}\n${name}`} className="truncate">
-              {name}, row {row}: {was || 'blank'} → {text || 'blank'}
-            </li>
-          ))}
-        </ul>
-      );
+      return <EditedCells step={step} />;
     default:
       return <p className="text-[12px] text-quiet">This step has nothing to set.</p>;
   }
@@ -156,10 +88,8 @@ function withCurrent<T extends { value: string; label: string }>(choices: readon
     : [...choices, { value, label: `${value} (not here)` }];
 }
 
-interface FilterFormProps {
-  readonly step: StepOf<'filter-rows'>;
+interface FilterFormProps extends FormProps<'filter-rows'> {
   readonly column: React.ReactNode;
-  readonly set: (change: object) => void;
 }
 
 function FilterForm({ step, column, set }: FilterFormProps) {
@@ -179,5 +109,100 @@ function FilterForm({ step, column, set }: FilterFormProps) {
         <TextInput label="Text or number" value={step.values[0] ?? ''} onChange={(text) => set({ values: [text] })} />
       )}
     </>
+  );
+}
+
+interface FormProps<K extends Step['kind']> {
+  readonly step: StepOf<K>;
+  readonly set: (change: object) => void;
+}
+
+interface JoinFormProps extends FormProps<'join-columns'> {
+  readonly choices: ReturnType<typeof columnChoices>;
+}
+
+function JoinForm({ step, choices, set }: JoinFormProps) {
+  return (
+    <>
+      <Pick
+        label="First"
+        value={step.columns[0] ?? ''}
+        choices={withCurrent(choices, step.columns[0] ?? '')}
+        onChange={(first) => set({ columns: [first, ...step.columns.slice(1)] })}
+      />
+      <Pick
+        label="Second"
+        value={step.columns[1] ?? ''}
+        choices={withCurrent(choices, step.columns[1] ?? '')}
+        onChange={(second) => set({ columns: [step.columns[0] ?? '', second, ...step.columns.slice(2)] })}
+      />
+      <TextInput label="Between them" value={step.between} onChange={(between) => set({ between })} />
+      <TextInput label="Name" value={step.into} onChange={(into) => into.trim() && set({ into: into.trim() })} />
+    </>
+  );
+}
+
+function PeriodsForm({ step, set }: FormProps<'keep-periods'>) {
+  const cube = useSession((state) => state.cube);
+  return (
+    <>
+      <TextInput
+        label="From"
+        value={step.from}
+        placeholder={cube?.periods[0]?.key ?? ''}
+        onChange={(from) => set({ from })}
+      />
+      <TextInput
+        label="To"
+        value={step.to}
+        placeholder={cube?.periods.at(-1)?.key ?? ''}
+        onChange={(to) => set({ to })}
+      />
+    </>
+  );
+}
+
+function CategoriesForm({ step, set }: FormProps<'pick-categories'>) {
+  return (
+    <>
+      <Pick
+        label="These are"
+        value={step.keep ? 'keep' : 'leave'}
+        choices={[
+          { value: 'keep', label: 'kept, and no others' },
+          { value: 'leave', label: 'left out' },
+        ]}
+        onChange={(chosen) => set({ keep: chosen === 'keep' })}
+      />
+      <CategoryList step={step} onChange={(categories) => categories.length > 0 && set({ categories })} />
+    </>
+  );
+}
+
+interface MeasureFormProps extends FormProps<'measure'> {
+  readonly by: React.ReactNode;
+}
+
+function MeasureForm({ step, by, set }: MeasureFormProps) {
+  return (
+    <>
+      <Pick label="Show" value={step.measure} choices={measureChoices} onChange={(measure) => set({ measure })} />
+      {step.measure === 'moving-average' && (
+        <NumberInput label="Periods" value={step.window} min={2} max={1000} onChange={(window) => set({ window })} />
+      )}
+      {step.measure === 'ratio' && by}
+    </>
+  );
+}
+
+function EditedCells({ step }: { readonly step: StepOf<'edit-cells'> }) {
+  return (
+    <ul className="max-h-40 overflow-y-auto font-mono text-[11px]">
+      {step.cells.slice(0, 200).map(({ row, column: name, was, text }) => (
+        <li key={`${row}\n${name}`} className="truncate">
+          {name}, row {row}: {was || 'blank'} → {text || 'blank'}
+        </li>
+      ))}
+    </ul>
   );
 }
