@@ -97,10 +97,54 @@ interface EndWords {
   readonly words: string;
 }
 
+/** In which order marks come or go, while they move at all. */
+function staggerControls(end: EndWords): ControlSpec[] {
+  const path = (key: string) => `pace.${end.id}.${key}`;
+  const moves = { path: path('how'), is: ['grow', 'slide', 'fade', 'spring'] };
+  return [
+    {
+      id: `${end.id}-stagger`,
+      path: path('stagger'),
+      step,
+      fold: end.fold,
+      label: `One after another (${end.id})`,
+      words: 'stagger sequence',
+      input: percentInput,
+      when: [moves],
+    },
+    {
+      id: `${end.id}-order`,
+      path: path('order'),
+      step,
+      fold: end.fold,
+      label: end.order,
+      words: 'place name random',
+      when: [moves],
+      input: {
+        kind: 'pick',
+        choices: choices([
+          ['place', 'By place'],
+          ['name', 'By name'],
+          ['random', 'At random'],
+        ]),
+      },
+    },
+    {
+      id: `${end.id}-seed`,
+      path: path('seed'),
+      step,
+      fold: end.fold,
+      label: end.seed,
+      words: 'random',
+      input: { kind: 'number', range: [0, 1_000_000], step: 1, unit: '', decimals: 0 },
+      when: [moves, { path: path('order'), is: ['random'] }],
+    },
+  ];
+}
+
 /** How the film opens or closes. */
 function endControls(end: EndWords): ControlSpec[] {
   const path = (key: string) => `pace.${end.id}.${key}`;
-  const moves = { path: path('how'), is: ['grow', 'slide', 'fade', 'spring'] };
   return [
     {
       id: end.id,
@@ -142,43 +186,7 @@ function endControls(end: EndWords): ControlSpec[] {
       words: 'seconds',
       input: seconds(paceLimits.buildSec),
     },
-    {
-      id: `${end.id}-stagger`,
-      path: path('stagger'),
-      step,
-      fold: end.fold,
-      label: `One after another (${end.id})`,
-      words: 'stagger sequence',
-      input: percentInput,
-      when: [moves],
-    },
-    {
-      id: `${end.id}-order`,
-      path: path('order'),
-      step,
-      fold: end.fold,
-      label: end.order,
-      words: 'place name random',
-      when: [moves],
-      input: {
-        kind: 'pick',
-        choices: choices([
-          ['place', 'By place'],
-          ['name', 'By name'],
-          ['random', 'At random'],
-        ]),
-      },
-    },
-    {
-      id: `${end.id}-seed`,
-      path: path('seed'),
-      step,
-      fold: end.fold,
-      label: end.seed,
-      words: 'random',
-      input: { kind: 'number', range: [0, 1_000_000], step: 1, unit: '', decimals: 0 },
-      when: [moves, { path: path('order'), is: ['random'] }],
-    },
+    ...staggerControls(end),
   ];
 }
 

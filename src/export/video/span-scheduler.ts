@@ -56,105 +56,135 @@ export function cutSpans(from: number, to: number, spanFrames: number): Span[] {
  * @throws What a maker or `take` threw; ExportError `cancelled` after an abort.
  */
 export async function runSpans<T>(schedule: Schedule<T>): Promise<void> {
-  const { start, take, signal, onProgress } = schedule;
-  const spans = cutSpans(schedule.from, schedule.to, schedule.spanFrames);
-  const count = Math.max(1, Math.min(schedule.makers, spans.length));
-  const waiting: Span[] = [...spans];
-  const done = new Map<number, T>();
-  const framesOf = new Map<number, number>();
-  const tries = new Map<number, number>();
-  const alive = new Set<SpanMaker<T>>();
-  let nextToTake = 0;
-  let taking: Promise<void> = Promise.resolve();
-  const wake: (() => void)[] = [];
-  let failure: unknown = null;
-  const stir = () => {
-    for (const resolve of wake.splice(0)) resolve();
-  };
-  const fail = (error: unknown) => {
-    failure ??= error;
-    stir();
-  };
-  const onAbort = () => fail(cancelledError());
-  signal.addEventListener('abort', onAbort);
-  if (signal.aborted) onAbort();
-  const tell = () => onProgress([...framesOf.values()].reduce((sum, frames) => sum + frames, 0));
+  await new SpanRun(schedule).run();
+}
 
-  const takeReady = () => {
-    taking = taking
-      .then(async () => {
-        while (failure === null && done.has(nextToTake)) {
-          const made = done.get(nextToTake) as T;
-          done.delete(nextToTake);
-          await take(made, spans[nextToTake] as Span);
-          nextToTake++;
-          stir();
-        }
-      })
-      .catch(fail);
-  };
+class SpanRun<T> {
+  private readonly spans: readonly Span[];
+  private readonly makers: number;
+  private readonly waiting: Span[];
+  private readonly done = new Map<number, T>();
+  private readonly framesOf = new Map<number, number>();
+  private readonly tries = new Map<number, number>();
+  private readonly alive = new Set<SpanMaker<T>>();
+  private nextToTake = 0;
+  private taking: Promise<void> = Promise.resolve();
+  private readonly wake: (() => void)[] = [];
+  private failure: unknown = null;
 
-  const work = async (): Promise<void> => {
+  constructor(private readonly schedule: Schedule<T>) {
+    this.spans = cutSpans(schedule.from, schedule.to, schedule.spanFrames);
+    this.makers = Math.max(1, Math.min(schedule.makers, this.spans.length));
+    this.waiting = [...this.spans];
+  }
+
+  async run(): Promise<void> {
+    const { signal } = this.schedule;
+    const onAbort = () => this.fail(cancelledError());
+    signal.addEventListener('abort', onAbort);
+    if (signal.aborted) onAbort();
+    const interrupted = new Promise<void>((resolve) => {
+      const check = () => {
+        if (this.failure !== null) resolve();
+        else this.wake.push(check);
+      };
+      check();
+    });
+    const all = Promise.all(Array.from({ length: this.makers }, () => this.work())).then(() => this.taking);
+    await Promise.race([all, interrupted]);
+    if (this.failure === null) await this.taking;
+    signal.removeEventListener('abort', onAbort);
+    for (const maker of this.alive) maker.end();
+    if (this.failure !== null) throw this.failure;
+  }
+
+  /** One maker's work, from its start to the end of the film. */
+  private async work(): Promise<void> {
     let maker: SpanMaker<T> | null = null;
     try {
-      while (failure === null) {
-        const span = waiting[0];
+      while (this.failure === null) {
+        const span = this.waiting[0];
         if (!span) return;
-        if (span.index >= nextToTake + count * AHEAD) {
-          await new Promise<void>((resolve) => wake.push(resolve));
+        if (span.index >= this.nextToTake + this.makers * AHEAD) {
+          await new Promise<void>((resolve) => this.wake.push(resolve));
           continue;
         }
-        waiting.shift();
+        this.waiting.shift();
         try {
-          if (!maker) {
-            maker = await start();
-            alive.add(maker);
-          }
-          framesOf.set(span.index, 0);
-          const made = await maker.make(span, (frames) => {
-            framesOf.set(span.index, frames);
-            tell();
-          });
-          framesOf.set(span.index, span.to - span.from);
-          tell();
-          done.set(span.index, made);
-          takeReady();
+          maker ??= await this.hire();
+          await this.makeOne(maker, span);
         } catch (error) {
-          if (!(error instanceof MakerLost)) throw error;
-          const tried = (tries.get(span.index) ?? 0) + 1;
-          tries.set(span.index, tried);
-          if (tried > TRIES)
-            throw new ExportError(
-              'failed',
-              `A worker was lost ${tried} times at the same frames (${error.message}). Close other pages and export again.`,
-              { cause: error },
-            );
-          if (maker) alive.delete(maker);
-          maker?.end();
+          this.tryAgain(span, error);
+          this.dismiss(maker);
           maker = null;
-          framesOf.set(span.index, 0);
-          waiting.unshift(span);
         }
       }
     } catch (error) {
-      fail(error);
+      this.fail(error);
     } finally {
-      if (maker) alive.delete(maker);
-      maker?.end();
+      this.dismiss(maker);
     }
-  };
+  }
 
-  const interrupted = new Promise<void>((resolve) => {
-    const check = () => {
-      if (failure !== null) resolve();
-      else wake.push(check);
+  private async hire(): Promise<SpanMaker<T>> {
+    const maker = await this.schedule.start();
+    this.alive.add(maker);
+    return maker;
+  }
+
+  private dismiss(maker: SpanMaker<T> | null): void {
+    if (!maker) return;
+    this.alive.delete(maker);
+    maker.end();
+  }
+
+  private async makeOne(maker: SpanMaker<T>, span: Span): Promise<void> {
+    this.framesOf.set(span.index, 0);
+    const made = await maker.make(span, (frames) => this.tell(span, frames));
+    this.tell(span, span.to - span.from);
+    this.done.set(span.index, made);
+    this.takeReady();
+  }
+
+  /** Puts the span of a lost maker back. @throws What is no loss, and a loss at the same span once too often. */
+  private tryAgain(span: Span, error: unknown): void {
+    if (!(error instanceof MakerLost)) throw error;
+    const tried = (this.tries.get(span.index) ?? 0) + 1;
+    this.tries.set(span.index, tried);
+    if (tried > TRIES)
+      throw new ExportError(
+        'failed',
+        `A worker was lost ${tried} times at the same frames (${error.message}). Close other pages and export again.`,
+        { cause: error },
+      );
+    this.framesOf.set(span.index, 0);
+    this.waiting.unshift(span);
+  }
+
+  private takeReady(): void {
+    const takeAll = async () => {
+      while (this.failure === null && this.done.has(this.nextToTake)) {
+        const made = this.done.get(this.nextToTake) as T;
+        this.done.delete(this.nextToTake);
+        await this.schedule.take(made, this.spans[this.nextToTake] as Span);
+        this.nextToTake++;
+        this.stir();
+      }
     };
-    check();
-  });
-  const all = Promise.all(Array.from({ length: count }, work)).then(() => taking);
-  await Promise.race([all, interrupted]);
-  if (failure === null) await taking;
-  signal.removeEventListener('abort', onAbort);
-  for (const maker of alive) maker.end();
-  if (failure !== null) throw failure;
+    this.taking = this.taking.then(takeAll).catch((error) => this.fail(error));
+  }
+
+  private tell(span: Span, frames: number): void {
+    this.framesOf.set(span.index, frames);
+    this.schedule.onProgress([...this.framesOf.values()].reduce((sum, each) => sum + each, 0));
+  }
+
+  private fail(error: unknown): void {
+    this.failure ??= error;
+    this.stir();
+  }
+
+  private stir(): void {
+    for (const resolve of this.wake.splice(0)) resolve();
+  }
 }

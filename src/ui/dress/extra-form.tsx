@@ -21,11 +21,119 @@ const corners = [
   { value: 'centre', label: 'Middle of the stage' },
 ] as const;
 
+type SetExtra = (change: Partial<Extra>, gesture?: string | null) => void;
+
+interface FieldsProps {
+  readonly extra: Extra;
+  readonly set: SetExtra;
+}
+
 /** Everything about the extra that is picked. */
 export function ExtraForm({ extra }: { readonly extra: Extra }) {
-  const cube = useSession((state) => state.cube);
+  const set: SetExtra = (change, gesture = null) => changeExtra(extra.id, change, gesture);
+  return (
+    <>
+      {extra.kind === 'text' && <TextFields extra={extra} set={set} />}
+      <PlaceFields extra={extra} set={set} />
+      <NumberField
+        control="extra-width"
+        value={extra.width}
+        min={projectLimits.extraSize[0]}
+        max={projectLimits.extraSize[1]}
+        step={1}
+        unit="%"
+        onChange={(width, gesture) => set({ width }, gesture)}
+      />
+      <NumberField
+        control="extra-height"
+        value={extra.height}
+        min={projectLimits.extraSize[0]}
+        max={projectLimits.extraSize[1]}
+        step={0.5}
+        unit="%"
+        onChange={(height, gesture) => set({ height }, gesture)}
+      />
+      {extra.kind !== 'picture' && (
+        <ColourField
+          control="extra-colour"
+          value={extra.colour}
+          onChange={(colour, gesture) => set({ colour }, gesture)}
+        />
+      )}
+      {extra.kind !== 'picture' && extra.kind !== 'text' && (
+        <NumberField
+          control="extra-stroke"
+          value={extra.stroke}
+          min={0}
+          max={20}
+          step={0.1}
+          unit="%"
+          onChange={(stroke, gesture) => set({ stroke }, gesture)}
+        />
+      )}
+      <NumberField
+        control="extra-opacity"
+        value={extra.opacity * 100}
+        min={0}
+        max={100}
+        step={5}
+        decimals={0}
+        unit="%"
+        onChange={(value, gesture) => set({ opacity: value / 100 }, gesture)}
+      />
+      <SwitchField control="extra-behind" checked={extra.behind} onChange={(behind) => set({ behind })} />
+      <Field control="extra-time">
+        <TimeEnd label="Comes" moment={extra.from} otherwise="at the start" onChange={(from) => set({ from })} />
+        <TimeEnd label="Goes" moment={extra.to} otherwise="with the film" onChange={(to) => set({ to })} />
+      </Field>
+      <NumberField
+        control="extra-fade"
+        value={extra.fadeSec}
+        min={projectLimits.fadeSec[0]}
+        max={projectLimits.fadeSec[1]}
+        step={0.1}
+        unit="s"
+        onChange={(fadeSec, gesture) => set({ fadeSec }, gesture)}
+      />
+    </>
+  );
+}
+
+/** What a text says, and in which type. */
+function TextFields({ extra, set }: FieldsProps) {
   const fonts = useProject((project) => project.fonts, noFonts);
-  const set = (change: Partial<Extra>, gesture: string | null = null) => changeExtra(extra.id, change, gesture);
+  return (
+    <>
+      <TextField
+        control="extra-text"
+        value={extra.text}
+        lines={2}
+        maxLength={projectLimits.textLength}
+        onChange={(text, gesture) => set({ text }, gesture)}
+      />
+      <SelectField
+        control="extra-font"
+        value={extra.fontFamily}
+        choices={[...fonts, ...shippedFamilies].map(({ family }) => ({ value: family, label: family }))}
+        onChange={(fontFamily) => set({ fontFamily })}
+      />
+      <NumberField
+        control="extra-weight"
+        value={extra.fontWeight}
+        min={100}
+        max={900}
+        step={100}
+        decimals={0}
+        unit=""
+        onChange={(fontWeight, gesture) => set({ fontWeight }, gesture)}
+      />
+    </>
+  );
+}
+
+/** Where an extra stands: off a corner or the middle of the stage, or with a category's mark. */
+function PlaceFields({ extra, set }: FieldsProps) {
+  const cube = useSession((state) => state.cube);
   const { anchor } = extra;
   const anchorValue = anchor.kind === 'stage' ? anchor.corner : `${MARK}${anchor.category}`;
   const setAnchor = (value: string) => {
@@ -39,52 +147,8 @@ export function ExtraForm({ extra }: { readonly extra: Extra }) {
         };
     set({ anchor: next });
   };
-  const number = (
-    control: 'extra-width' | 'extra-height' | 'extra-stroke' | 'extra-fade',
-    key: 'width' | 'height' | 'stroke' | 'fadeSec',
-    range: readonly [number, number],
-    step: number,
-    unit: string,
-  ) => (
-    <NumberField
-      control={control}
-      value={extra[key]}
-      min={range[0]}
-      max={range[1]}
-      step={step}
-      unit={unit}
-      onChange={(value, gesture) => set({ [key]: value }, gesture)}
-    />
-  );
   return (
     <>
-      {extra.kind === 'text' && (
-        <>
-          <TextField
-            control="extra-text"
-            value={extra.text}
-            lines={2}
-            maxLength={projectLimits.textLength}
-            onChange={(text, gesture) => set({ text }, gesture)}
-          />
-          <SelectField
-            control="extra-font"
-            value={extra.fontFamily}
-            choices={[...fonts, ...shippedFamilies].map(({ family }) => ({ value: family, label: family }))}
-            onChange={(fontFamily) => set({ fontFamily })}
-          />
-          <NumberField
-            control="extra-weight"
-            value={extra.fontWeight}
-            min={100}
-            max={900}
-            step={100}
-            decimals={0}
-            unit=""
-            onChange={(fontWeight, gesture) => set({ fontWeight }, gesture)}
-          />
-        </>
-      )}
       <SelectField
         control="extra-anchor"
         value={anchorValue}
@@ -116,32 +180,6 @@ export function ExtraForm({ extra }: { readonly extra: Extra }) {
         unit="%"
         onChange={(dy, gesture) => set({ anchor: { ...anchor, dy } }, gesture)}
       />
-      {number('extra-width', 'width', projectLimits.extraSize, 1, '%')}
-      {number('extra-height', 'height', projectLimits.extraSize, 0.5, '%')}
-      {extra.kind !== 'picture' && (
-        <ColourField
-          control="extra-colour"
-          value={extra.colour}
-          onChange={(colour, gesture) => set({ colour }, gesture)}
-        />
-      )}
-      {extra.kind !== 'picture' && extra.kind !== 'text' && number('extra-stroke', 'stroke', [0, 20], 0.1, '%')}
-      <NumberField
-        control="extra-opacity"
-        value={extra.opacity * 100}
-        min={0}
-        max={100}
-        step={5}
-        decimals={0}
-        unit="%"
-        onChange={(value, gesture) => set({ opacity: value / 100 }, gesture)}
-      />
-      <SwitchField control="extra-behind" checked={extra.behind} onChange={(behind) => set({ behind })} />
-      <Field control="extra-time">
-        <TimeEnd label="Comes" moment={extra.from} otherwise="at the start" onChange={(from) => set({ from })} />
-        <TimeEnd label="Goes" moment={extra.to} otherwise="with the film" onChange={(to) => set({ to })} />
-      </Field>
-      {number('extra-fade', 'fadeSec', projectLimits.fadeSec, 0.1, 's')}
     </>
   );
 }

@@ -92,42 +92,56 @@ export function ExtrasSection() {
         {extras.length > 0 && (
           <ul aria-label="Extras on stage" className="mt-2">
             {extras.map((each, i) => (
-              <li key={each.id} className={cx('flex items-center rounded-md', each.id === picked && 'bg-line/60')}>
-                <button
-                  type="button"
-                  className="min-w-0 flex-1 truncate px-2 py-1.5 text-left text-[13px]"
-                  aria-pressed={each.id === picked}
-                  onClick={() => setSession({ pickedExtra: each.id === picked ? null : each.id })}
-                >
-                  {each.name}
-                  {each.text && <span className="text-quiet"> {each.text.slice(0, 40)}</span>}
-                </button>
-                <IconButton
-                  label={`Draw ${each.name} earlier`}
-                  className="size-7!"
-                  disabled={i === 0}
-                  onClick={() => moveExtra(each.id, -1)}
-                >
-                  <ArrowUp className="size-3.5" aria-hidden />
-                </IconButton>
-                <IconButton
-                  label={`Draw ${each.name} later`}
-                  className="size-7!"
-                  disabled={i === extras.length - 1}
-                  onClick={() => moveExtra(each.id, 1)}
-                >
-                  <ArrowDown className="size-3.5" aria-hidden />
-                </IconButton>
-                <IconButton label={`Remove ${each.name}`} className="size-7!" onClick={() => removeExtra(each.id)}>
-                  <Trash2 className="size-3.5" aria-hidden />
-                </IconButton>
-              </li>
+              <ExtraRow key={each.id} extra={each} first={i === 0} last={i === extras.length - 1} />
             ))}
           </ul>
         )}
       </Field>
       {extra && <ExtraForm extra={extra} />}
     </Section>
+  );
+}
+
+interface ExtraRowProps {
+  readonly extra: Extra;
+  readonly first: boolean;
+  readonly last: boolean;
+}
+
+/** One extra of the list: picked, moved in the order of drawing, or removed. */
+function ExtraRow({ extra, first, last }: ExtraRowProps) {
+  const picked = useSession((state) => state.pickedExtra === extra.id);
+  return (
+    <li className={cx('flex items-center rounded-md', picked && 'bg-line/60')}>
+      <button
+        type="button"
+        className="min-w-0 flex-1 truncate px-2 py-1.5 text-left text-[13px]"
+        aria-pressed={picked}
+        onClick={() => setSession({ pickedExtra: picked ? null : extra.id })}
+      >
+        {extra.name}
+        {extra.text && <span className="text-quiet"> {extra.text.slice(0, 40)}</span>}
+      </button>
+      <IconButton
+        label={`Draw ${extra.name} earlier`}
+        className="size-7!"
+        disabled={first}
+        onClick={() => moveExtra(extra.id, -1)}
+      >
+        <ArrowUp className="size-3.5" aria-hidden />
+      </IconButton>
+      <IconButton
+        label={`Draw ${extra.name} later`}
+        className="size-7!"
+        disabled={last}
+        onClick={() => moveExtra(extra.id, 1)}
+      >
+        <ArrowDown className="size-3.5" aria-hidden />
+      </IconButton>
+      <IconButton label={`Remove ${extra.name}`} className="size-7!" onClick={() => removeExtra(extra.id)}>
+        <Trash2 className="size-3.5" aria-hidden />
+      </IconButton>
+    </li>
   );
 }
 

@@ -70,11 +70,6 @@ function Order({ measures, areas }: { readonly measures: readonly Measure[]; rea
   const [from, to] = span;
   const wrong =
     chosen.size === 0 ? 'Choose at least one area.' : from > to ? 'The first year comes after the last.' : '';
-  const toggle = (id: string) => {
-    const next = new Set(chosen);
-    if (!next.delete(id)) next.add(id);
-    setChosen(next);
-  };
   const fetchIt = async () => {
     abort.current = new AbortController();
     setFailure('');
@@ -95,55 +90,16 @@ function Order({ measures, areas }: { readonly measures: readonly Measure[]; rea
       <p className="text-[12px] text-quiet">
         A made-up service that ships with the app: only your choice goes to it, never your data.
       </p>
-      <fieldset>
-        <legend className="text-[12px] text-quiet">Measure</legend>
-        {measures.map(({ id, name, unit, from: first, to: last }) => (
-          <label key={id} className="flex items-baseline gap-2 py-0.5">
-            <input
-              type="radio"
-              name="catalogue-measure"
-              checked={id === measure}
-              onChange={() => {
-                setMeasure(id);
-                setSpan([first, last]);
-              }}
-            />
-            <span>
-              {name} <span className="text-[11px] text-quiet">{unit}</span>
-            </span>
-          </label>
-        ))}
-      </fieldset>
-      <fieldset>
-        <legend className="flex w-full justify-between text-[12px] text-quiet">Areas, {chosen.size} chosen</legend>
-        <div className="max-h-40 overflow-y-auto rounded-md border border-line bg-card p-1">
-          {areas.map(({ id, name, kind }) => (
-            <label key={id} className="flex items-center gap-2 px-1">
-              <input type="checkbox" checked={chosen.has(id)} onChange={() => toggle(id)} />
-              <span className="flex-1">{name}</span>
-              <span className="text-[11px] text-quiet">{kind}</span>
-            </label>
-          ))}
-        </div>
-      </fieldset>
-      <div className="flex gap-3">
-        {(['First year', 'Last year'] as const).map((label, i) => (
-          <label key={label} className="flex-1 text-[12px] text-quiet">
-            {label}
-            <input
-              type="number"
-              value={span[i]}
-              min={found?.from}
-              max={found?.to}
-              className="mt-0.5 h-8 w-full rounded-md border border-line bg-card px-2 text-[13px] text-ink"
-              onChange={(event) => {
-                const year = Math.round(event.target.valueAsNumber);
-                if (Number.isFinite(year)) setSpan(i === 0 ? [year, to] : [from, year]);
-              }}
-            />
-          </label>
-        ))}
-      </div>
+      <MeasurePick
+        measures={measures}
+        chosen={measure}
+        onChoose={(next) => {
+          setMeasure(next.id);
+          setSpan([next.from, next.to]);
+        }}
+      />
+      <AreaPick areas={areas} chosen={chosen} onChoose={setChosen} />
+      <YearSpan span={span} within={found} onChange={setSpan} />
       {(wrong || failure) && (
         <p role="alert" className="text-[12px] text-accent-text">
           {wrong || failure}
@@ -159,6 +115,92 @@ function Order({ measures, areas }: { readonly measures: readonly Measure[]; rea
           <Button onClick={() => abort.current?.abort()}>Cancel</Button>
         </div>
       )}
+    </div>
+  );
+}
+
+interface MeasurePickProps {
+  readonly measures: readonly Measure[];
+  readonly chosen: string;
+  readonly onChoose: (measure: Measure) => void;
+}
+
+function MeasurePick({ measures, chosen, onChoose }: MeasurePickProps) {
+  return (
+    <fieldset>
+      <legend className="text-[12px] text-quiet">Measure</legend>
+      {measures.map((measure) => (
+        <label key={measure.id} className="flex items-baseline gap-2 py-0.5">
+          <input
+            type="radio"
+            name="catalogue-measure"
+            checked={measure.id === chosen}
+            onChange={() => onChoose(measure)}
+          />
+          <span>
+            {measure.name} <span className="text-[11px] text-quiet">{measure.unit}</span>
+          </span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+interface AreaPickProps {
+  readonly areas: readonly Area[];
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: (chosen: ReadonlySet<string>) => void;
+}
+
+function AreaPick({ areas, chosen, onChoose }: AreaPickProps) {
+  const toggle = (id: string) => {
+    const next = new Set(chosen);
+    if (!next.delete(id)) next.add(id);
+    onChoose(next);
+  };
+  return (
+    <fieldset>
+      <legend className="flex w-full justify-between text-[12px] text-quiet">Areas, {chosen.size} chosen</legend>
+      <div className="max-h-40 overflow-y-auto rounded-md border border-line bg-card p-1">
+        {areas.map(({ id, name, kind }) => (
+          <label key={id} className="flex items-center gap-2 px-1">
+            <input type="checkbox" checked={chosen.has(id)} onChange={() => toggle(id)} />
+            <span className="flex-1">{name}</span>
+            <span className="text-[11px] text-quiet">{kind}</span>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+interface YearSpanProps {
+  readonly span: readonly [number, number];
+  /** The years that the measure has. */
+  readonly within: Measure | undefined;
+  readonly onChange: (span: readonly [number, number]) => void;
+}
+
+function YearSpan({ span, within, onChange }: YearSpanProps) {
+  const [from, to] = span;
+  return (
+    <div className="flex gap-3">
+      {(['First year', 'Last year'] as const).map((label, i) => (
+        <label key={label} className="flex-1 text-[12px] text-quiet">
+          {label}
+          <input
+            type="number"
+            value={span[i]}
+            min={within?.from}
+            max={within?.to}
+            className="mt-0.5 h-8 w-full rounded-md border border-line bg-card px-2 text-[13px] text-ink"
+            onChange={(event) => {
+              const year = Math.round(event.target.valueAsNumber);
+              if (Number.isFinite(year)) onChange(i === 0 ? [year, to] : [from, year]);
+            }}
+          />
+        </label>
+      ))}
     </div>
   );
 }

@@ -27,7 +27,6 @@ export function NumberField(props: NumberFieldProps) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const [why, setWhy] = useState('');
-  const drag = useRef<{ x: number; value: number; gesture: string } | null>(null);
   const { label } = controlEntry(control);
   const shown = typed ?? String(round(value, decimals));
 
@@ -59,19 +58,7 @@ export function NumberField(props: NumberFieldProps) {
     set(value + direction * step * (event.shiftKey ? 10 : 1), `key-${control}`);
   };
 
-  const onPointerDown = (event: PointerEvent<HTMLSpanElement>) => {
-    if (disabled) return;
-    event.currentTarget.setPointerCapture(event.pointerId);
-    drag.current = { x: event.clientX, value, gesture: `drag-${control}-${event.timeStamp}` };
-  };
-  const onPointerMove = (event: PointerEvent<HTMLSpanElement>) => {
-    const from = drag.current;
-    if (from) set(from.value + Math.round((event.clientX - from.x) / DRAG_PX) * step, from.gesture);
-  };
-  const onPointerUp = () => {
-    drag.current = null;
-    endGesture();
-  };
+  const drag = useUnitDrag((from, px, gesture) => set(from + Math.round(px / DRAG_PX) * step, gesture));
 
   return (
     <Field control={control} inputId={id} row hint={why || undefined}>
@@ -98,16 +85,34 @@ export function NumberField(props: NumberFieldProps) {
         <span
           title="Drag sideways to change"
           className="flex min-w-7 shrink-0 whitespace-nowrap cursor-ew-resize touch-none items-center border-l border-line px-2 text-[12px] text-quiet select-none"
-          onPointerDown={onPointerDown}
-          onPointerMove={onPointerMove}
-          onPointerUp={onPointerUp}
-          onPointerCancel={onPointerUp}
+          {...(disabled ? {} : drag(control, value))}
         >
           {unit || '↔'}
         </span>
       </div>
     </Field>
   );
+}
+
+/** Dragging sideways: told the value at its start, the pixels since, and its name as one step of undo. */
+function useUnitDrag(onDrag: (from: number, px: number, gesture: string) => void) {
+  const drag = useRef<{ x: number; value: number; gesture: string } | null>(null);
+  const end = () => {
+    drag.current = null;
+    endGesture();
+  };
+  return (control: ControlId, value: number) => ({
+    onPointerDown(event: PointerEvent<HTMLSpanElement>) {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      drag.current = { x: event.clientX, value, gesture: `drag-${control}-${event.timeStamp}` };
+    },
+    onPointerMove(event: PointerEvent<HTMLSpanElement>) {
+      const from = drag.current;
+      if (from) onDrag(from.value, event.clientX - from.x, from.gesture);
+    },
+    onPointerUp: end,
+    onPointerCancel: end,
+  });
 }
 
 function round(value: number, decimals: number): number {

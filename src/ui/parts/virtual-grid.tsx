@@ -1,6 +1,6 @@
 'use client';
 
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { useVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
 import { type HTMLAttributes, type ReactNode, type Ref, useEffect, useImperativeHandle, useRef } from 'react';
 import { cx } from './class-names';
 import { ROW_PX, useRowWindow } from './use-row-window';
@@ -49,18 +49,8 @@ interface VirtualGridProps {
 
 /** A table of any size: only the cells in sight are in the page. Cells carry their place in `data-row` and `data-column`. */
 export function VirtualGrid(props: VirtualGridProps) {
-  const { label, rowCount, columnCount, columnWidth, headOf, rowHeadOf, cellOf, rowHeadWidth, rowHeadLabel } = props;
-  const {
-    headHeight = 32,
-    focus,
-    onWindow,
-    editable = false,
-    sectionProps,
-    handle,
-    widthKey,
-    activeId,
-    openHeads = false,
-  } = props;
+  const { label, rowCount, columnCount, columnWidth, rowHeadWidth } = props;
+  const { headHeight = 32, focus, onWindow, editable = false, sectionProps, handle, widthKey, activeId } = props;
   const box = useRef<HTMLDivElement>(null);
   // A region may not be called a grid, so an editable grid is a plain box with that role.
   const Box = editable ? 'div' : 'section';
@@ -119,77 +109,107 @@ export function VirtualGrid(props: VirtualGridProps) {
           : { role: 'table', 'aria-rowcount': rowCount + 1, 'aria-colcount': columnCount + 1 })}
         style={{ width: widthPx, height: rows.heightPx + headHeight }}
       >
-        <div
-          role="row"
-          className="sticky top-0 z-20 border-b border-ink bg-paper"
-          style={{ width: widthPx, height: headHeight }}
-        >
-          <span
-            role="columnheader"
-            className="sticky left-0 z-10 inline-block h-full bg-paper"
-            style={{ width: rowHeadWidth }}
-          >
-            <span className="sr-only">{rowHeadLabel}</span>
-          </span>
-          {shownColumns.map((column) => (
-            <span
-              role="columnheader"
-              key={column.index}
-              data-head={column.index}
-              className={cx(
-                'absolute top-0 flex h-full flex-col justify-center font-sans whitespace-nowrap',
-                !openHeads && 'overflow-hidden px-2',
-              )}
-              style={{ left: rowHeadWidth + column.start, width: column.size }}
-            >
-              {headOf(column.index)}
-            </span>
-          ))}
-        </div>
+        <HeadRow {...props} headHeight={headHeight} columns={shownColumns} widthPx={widthPx} />
         {shownRows.map((row) => (
-          <div
-            role="row"
+          <BodyRow
+            {...props}
             key={row}
-            aria-rowindex={row + 2}
-            className="absolute left-0 border-b border-line/60"
-            style={{ top: headHeight + rows.topOf(row), width: widthPx, height: ROW_PX }}
-          >
-            <span
-              role="rowheader"
-              data-row={row}
-              className="sticky left-0 z-10 inline-flex h-full items-center justify-end overflow-hidden bg-paper px-2 text-quiet whitespace-nowrap"
-              style={{ width: rowHeadWidth }}
-            >
-              {rowHeadOf(row)}
-            </span>
-            {shownColumns.map((column) => {
-              const cell = cellOf(row, column.index);
-              const lit = focus?.row === row && focus.column === column.index;
-              return (
-                <span
-                  {...(editable ? { role: 'gridcell', 'aria-selected': Boolean(cell.selected) } : { role: 'cell' })}
-                  key={column.index}
-                  id={cell.active ? activeId : undefined}
-                  data-row={row}
-                  data-column={column.index}
-                  className={cx(
-                    'absolute top-0 flex h-full items-center overflow-hidden px-2 text-ellipsis whitespace-nowrap',
-                    editable && 'cursor-cell border-r border-line/40',
-                    cell.number && 'justify-end',
-                    cell.mark && 'bg-mustard/25 underline decoration-mustard decoration-wavy',
-                    cell.selected && !cell.active && 'bg-spruce/15',
-                    lit && !cell.active && 'outline-2 -outline-offset-2 outline-accent',
-                    cell.active && 'outline-2 -outline-offset-2 outline-spruce',
-                  )}
-                  style={{ left: rowHeadWidth + column.start, width: column.size }}
-                >
-                  {cell.text}
-                </span>
-              );
-            })}
-          </div>
+            row={row}
+            columns={shownColumns}
+            topPx={headHeight + rows.topOf(row)}
+            widthPx={widthPx}
+          />
         ))}
       </div>
     </Box>
+  );
+}
+
+interface RowProps extends VirtualGridProps {
+  /** Those in sight. */
+  readonly columns: readonly VirtualItem[];
+  readonly widthPx: number;
+}
+
+function HeadRow({ columns, widthPx, headHeight, headOf, rowHeadWidth, rowHeadLabel, openHeads = false }: RowProps) {
+  return (
+    <div
+      role="row"
+      className="sticky top-0 z-20 border-b border-ink bg-paper"
+      style={{ width: widthPx, height: headHeight }}
+    >
+      <span
+        role="columnheader"
+        className="sticky left-0 z-10 inline-block h-full bg-paper"
+        style={{ width: rowHeadWidth }}
+      >
+        <span className="sr-only">{rowHeadLabel}</span>
+      </span>
+      {columns.map((column) => (
+        <span
+          role="columnheader"
+          key={column.index}
+          data-head={column.index}
+          className={cx(
+            'absolute top-0 flex h-full flex-col justify-center font-sans whitespace-nowrap',
+            !openHeads && 'overflow-hidden px-2',
+          )}
+          style={{ left: rowHeadWidth + column.start, width: column.size }}
+        >
+          {headOf(column.index)}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+interface BodyRowProps extends RowProps {
+  readonly row: number;
+  readonly topPx: number;
+}
+
+function BodyRow(props: BodyRowProps) {
+  const { row, columns, topPx, widthPx, rowHeadOf, rowHeadWidth, cellOf, focus, editable = false, activeId } = props;
+  return (
+    <div
+      role="row"
+      aria-rowindex={row + 2}
+      className="absolute left-0 border-b border-line/60"
+      style={{ top: topPx, width: widthPx, height: ROW_PX }}
+    >
+      <span
+        role="rowheader"
+        data-row={row}
+        className="sticky left-0 z-10 inline-flex h-full items-center justify-end overflow-hidden bg-paper px-2 text-quiet whitespace-nowrap"
+        style={{ width: rowHeadWidth }}
+      >
+        {rowHeadOf(row)}
+      </span>
+      {columns.map((column) => {
+        const cell = cellOf(row, column.index);
+        const lit = focus?.row === row && focus.column === column.index;
+        return (
+          <span
+            {...(editable ? { role: 'gridcell', 'aria-selected': Boolean(cell.selected) } : { role: 'cell' })}
+            key={column.index}
+            id={cell.active ? activeId : undefined}
+            data-row={row}
+            data-column={column.index}
+            className={cx(
+              'absolute top-0 flex h-full items-center overflow-hidden px-2 text-ellipsis whitespace-nowrap',
+              editable && 'cursor-cell border-r border-line/40',
+              cell.number && 'justify-end',
+              cell.mark && 'bg-mustard/25 underline decoration-mustard decoration-wavy',
+              cell.selected && !cell.active && 'bg-spruce/15',
+              lit && !cell.active && 'outline-2 -outline-offset-2 outline-accent',
+              cell.active && 'outline-2 -outline-offset-2 outline-spruce',
+            )}
+            style={{ left: rowHeadWidth + column.start, width: column.size }}
+          >
+            {cell.text}
+          </span>
+        );
+      })}
+    </div>
   );
 }

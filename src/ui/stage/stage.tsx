@@ -1,6 +1,6 @@
 'use client';
 
-import { type PointerEvent, useEffect, useRef, useState } from 'react';
+import { type MouseEvent, type RefObject, useEffect, useRef, useState } from 'react';
 import { type ContentPart, contentParts } from '@/core/project/chart';
 import { labelParts, textParts } from '@/core/project/text-style';
 import type { Subject } from '@/core/scene/scene';
@@ -44,51 +44,17 @@ interface StageProps {
 
 /** The picture, exactly as it will be exported, fitted to the room it has. */
 export function Stage({ small }: StageProps) {
-  const services = useServices();
   const room = useRef<HTMLDivElement>(null);
   const holder = useRef<HTMLDivElement>(null);
   const widthPx = useProject((project) => project.film.stage.widthPx, 1920);
   const heightPx = useProject((project) => project.film.stage.heightPx, 1080);
   const clear = useProject((project) => project.film.stage.background.kind === 'clear', false);
   const status = useSession((state) => state.status);
-  const hovered = useSession((state) => state.hovered);
   const fitted = useFittedSize(room, widthPx, heightPx);
   const scale = fitted.widthPx / widthPx;
   const [editing, setEditing] = useState<TextEdit | null>(null);
-  const [tip, setTip] = useState<{ x: number; y: number } | null>(null);
-
-  useEffect(() => {
-    // The canvas goes to a worker for good, so it is made by hand rather than by React, which may draw twice.
-    const canvas = document.createElement('canvas');
-    canvas.className = 'block size-full';
-    canvas.setAttribute('aria-hidden', 'true');
-    holder.current?.append(canvas);
-    void services.attachStage(canvas);
-    return () => canvas.remove();
-  }, [services]);
-
-  useEffect(() => {
-    const ratio = window.devicePixelRatio || 1;
-    services.resizeStage(
-      Math.max(1, Math.round(fitted.widthPx * ratio)),
-      Math.max(1, Math.round(fitted.heightPx * ratio)),
-    );
-  }, [services, fitted.widthPx, fitted.heightPx]);
-
-  useEffect(() => services.highlight(hovered), [services, hovered]);
-
-  const toStage = (event: PointerEvent) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    return [
-      ((event.clientX - box.left) / box.width) * widthPx,
-      ((event.clientY - box.top) / box.height) * heightPx,
-    ] as const;
-  };
-  const hit = async (event: PointerEvent) => {
-    const [x, y] = toStage(event);
-    return services.hit(x, y);
-  };
-
+  const { tip, ...pointing } = usePointing({ small, widthPx, heightPx, onEdit: setEditing });
+  useCanvas(holder, fitted);
   return (
     <div
       ref={room}
@@ -99,7 +65,6 @@ export function Stage({ small }: StageProps) {
       )}
     >
       <div className="relative" style={{ width: fitted.widthPx, height: fitted.heightPx }}>
-        {/* biome-ignore lint/a11y/useKeyWithClickEvents: clicking is a short cut; the search and the palette open every control */}
         <div
           ref={holder}
           role="img"
@@ -110,31 +75,7 @@ export function Stage({ small }: StageProps) {
             small ? 'rounded-md shadow-xl' : 'shadow-sm',
             clear && 'checker',
           )}
-          onPointerMove={async (event) => {
-            const box = event.currentTarget.getBoundingClientRect();
-            const at = { x: event.clientX - box.left, y: event.clientY - box.top };
-            const found = await hit(event);
-            const category = found?.category ?? null;
-            setTip(category === null || small ? null : at);
-            if (sessionStore.getState().hovered !== category) setSession({ hovered: category });
-          }}
-          onPointerLeave={() => {
-            setTip(null);
-            setSession({ hovered: null });
-          }}
-          onClick={async (event) => {
-            if (event.detail > 1) return;
-            const found = await hit(event as unknown as PointerEvent);
-            if (found) openPart(found);
-          }}
-          onDoubleClick={async (event) => {
-            const found = await hit(event as unknown as PointerEvent);
-            if (!found || small || !editable.includes(found.part)) return;
-            const rect = await services.boxOf(found.part);
-            if (!rect) return;
-            await services.studio.playback.pause();
-            setEditing({ part: found.part as ContentPart, rect });
-          }}
+          {...pointing}
         />
         {!small && (
           <>
@@ -151,6 +92,81 @@ export function Stage({ small }: StageProps) {
   );
 }
 
+/** Gives the stage's canvas to its worker, and keeps its size and what is lit. */
+function useCanvas(holder: RefObject<HTMLDivElement | null>, fitted: { widthPx: number; heightPx: number }): void {
+  const services = useServices();
+  const hovered = useSession((state) => state.hovered);
+  useEffect(() => {
+    // The canvas goes to a worker for good, so it is made by hand rather than by React, which may draw twice.
+    const canvas = document.createElement('canvas');
+    canvas.className = 'block size-full';
+    canvas.setAttribute('aria-hidden', 'true');
+    const element = holder.current;
+    element?.append(canvas);
+    void services.attachStage(canvas);
+    return () => canvas.remove();
+  }, [services, holder]);
+
+  useEffect(() => {
+    const ratio = window.devicePixelRatio || 1;
+    services.resizeStage(
+      Math.max(1, Math.round(fitted.widthPx * ratio)),
+      Math.max(1, Math.round(fitted.heightPx * ratio)),
+    );
+  }, [services, fitted.widthPx, fitted.heightPx]);
+
+  useEffect(() => services.highlight(hovered), [services, hovered]);
+}
+
+interface PointingProps {
+  readonly small: boolean;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly onEdit: (edit: TextEdit) => void;
+}
+
+/**
+ * What the pointer does on the picture: lights and tells values, opens controls, writes into texts. All are short cuts:
+ * the search and the palette open every control by keyboard.
+ */
+function usePointing({ small, widthPx, heightPx, onEdit }: PointingProps) {
+  const services = useServices();
+  const [tip, setTip] = useState<{ x: number; y: number } | null>(null);
+  const hit = async (event: MouseEvent) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const x = ((event.clientX - box.left) / box.width) * widthPx;
+    return services.hit(x, ((event.clientY - box.top) / box.height) * heightPx);
+  };
+  return {
+    tip,
+    async onPointerMove(event: MouseEvent) {
+      const box = event.currentTarget.getBoundingClientRect();
+      const at = { x: event.clientX - box.left, y: event.clientY - box.top };
+      const found = await hit(event);
+      const category = found?.category ?? null;
+      setTip(category === null || small ? null : at);
+      if (sessionStore.getState().hovered !== category) setSession({ hovered: category });
+    },
+    onPointerLeave() {
+      setTip(null);
+      setSession({ hovered: null });
+    },
+    async onClick(event: MouseEvent) {
+      if (event.detail > 1) return;
+      const found = await hit(event);
+      if (found) openPart(found);
+    },
+    async onDoubleClick(event: MouseEvent) {
+      const found = await hit(event);
+      if (!found || small || !editable.includes(found.part)) return;
+      const rect = await services.boxOf(found.part);
+      if (!rect) return;
+      await services.studio.playback.pause();
+      onEdit({ part: found.part as ContentPart, rect });
+    },
+  };
+}
+
 /** Opens the controls of what was clicked. */
 function openPart({ part, category, extra }: Subject): void {
   const name = category === undefined ? undefined : sessionStore.getState().cube?.categories[category];
@@ -162,7 +178,7 @@ function openPart({ part, category, extra }: Subject): void {
 }
 
 /** Fits the stage's ratio into its room. */
-function useFittedSize(room: React.RefObject<HTMLDivElement | null>, widthPx: number, heightPx: number) {
+function useFittedSize(room: RefObject<HTMLDivElement | null>, widthPx: number, heightPx: number) {
   const [size, setSize] = useState({ widthPx: 640, heightPx: 360 });
   useEffect(() => {
     const element = room.current;
