@@ -201,7 +201,7 @@ class Column {
       .map((words) => wrapText(cased(words, style), font, this.limitPx, maxLines, measure).length);
     const lines = Math.max(0, ...counts);
     if (lines === 0) return;
-    this.push(part, template, lines, style, font, style.colour ?? ink, style.align);
+    this.push(part, { template, maxLines: lines, style, font, fill: style.colour ?? ink, align: style.align });
   }
 
   counters(corner: string): void {
@@ -223,19 +223,16 @@ class Column {
       );
       this.used = Math.max(this.used, Math.min(limit, widthPx * 1.002));
       this.gap(0.5 * measures.unit);
-      this.push(part, template, 1, style, font, style.colour ?? measures.inks.strong, this.side);
+      const fill = style.colour ?? measures.inks.strong;
+      this.push(part, { template, maxLines: 1, style, font, fill, align: this.side });
     }
   }
 
   private push(
     part: PartName,
-    template: string,
-    maxLines: number,
-    style: TextBlock['style'],
-    font: TextBlock['font'],
-    fill: string,
-    align: TextBlock['align'],
+    text: Pick<TextBlock, 'template' | 'maxLines' | 'style' | 'font' | 'fill' | 'align'>,
   ): void {
+    const { template, maxLines, style, font, fill, align } = text;
     const y = this.bottom + font.sizePx * ASCENT;
     const tabular = part === 'stamp' || hasTokens(template);
     this.blocks.push({ part, template, style, font, fill, x: 0, y, widthPx: 0, maxLines, align, tabular });

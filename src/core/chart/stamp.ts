@@ -8,18 +8,20 @@ import { ASCENT, blockNodes, cased, DESCENT, type TextBlock, withShadow } from '
 /** The part of a step's travel in which the stamp rolls on. */
 const ROLL_FROM = 0.55;
 
+/** A period stamp: where it stands, and what it says in each period. */
+interface Stamp {
+  readonly block: TextBlock;
+  readonly texts: readonly string[];
+  /** Do its letters move from one period to the next? */
+  readonly rolls: boolean;
+}
+
 /**
  * The period stamp at a moment. Where it rolls, the letters that change move up and their successors come from below,
  * in the last part of each step; texts of different lengths follow each other with a fade.
  */
-export function stampNodes(
-  block: TextBlock,
-  texts: readonly string[],
-  clock: FilmClock,
-  timeSec: number,
-  rolls: boolean,
-  measure: MeasureText,
-): SceneNode[] {
+export function stampNodes(stamp: Stamp, clock: FilmClock, timeSec: number, measure: MeasureText): SceneNode[] {
+  const { block, texts, rolls } = stamp;
   const { step, s } = stepAt(clock, timeSec);
   const now = texts[step] ?? '';
   const next = texts[step + 1] ?? now;

@@ -68,7 +68,9 @@ function wordsGroup(chart: PreparedChart, timeSec: number, words: number): Scene
   const moving = frame.blocks
     .filter(({ template }) => hasTokens(template))
     .flatMap((block) => blockNodes(block, wordsAt(family, chart, block.template, timeSec), measure));
-  const stamp = frame.stamp ? stampNodes(frame.stamp, periodLabels, clock, timeSec, dress.rollingStamp, measure) : [];
+  const stamp = frame.stamp
+    ? stampNodes({ block: frame.stamp, texts: periodLabels, rolls: dress.rollingStamp }, clock, timeSec, measure)
+    : [];
   const children = [...chart.still, ...moving, ...stamp, ...frame.legend];
   const build = timeSec < clock.lengthSec / 2 ? pace.opening : pace.closing;
   const slides = words < 1 && build.words === 'slide';

@@ -63,8 +63,8 @@ export function findStandings(cube: Cube, settings: RaceSettings): Standings {
   const { places, order, between, gaps } = settings;
   if (!(places >= 1)) throw new RangeError(`places: must be at least 1, received ${places}`);
   const all = Int32Array.from(cube.categories, (_, c) => c);
-  const contenders = findContenders(buildSeries(cube, all, gaps, between, false), places, order);
-  const series = buildSeries(cube, contenders, gaps, between);
+  const contenders = findContenders(buildSeries(cube, all, { gaps, between, keepSlopes: false }), places, order);
+  const series = buildSeries(cube, contenders, { gaps, between });
   return { series, events: findRankEvents(series, places, order) };
 }
 
@@ -72,7 +72,7 @@ export function findStandings(cube: Cube, settings: RaceSettings): Standings {
 export function raceInTime(standings: Standings, clock: FilmClock, settings: RaceSettings): Race {
   const { places, swapMode, swapSec } = settings;
   const events = swapMode === 'over-period' ? eventsAtPeriods(standings.events, places) : standings.events;
-  const tracks = trackSlots(events, clock, places, swapSec, swapMode);
+  const tracks = trackSlots(events, clock, settings);
   const showing = Array.from({ length: tracks.seriesCount }, (_, k) => showings(tracks, k, clock.lengthSec));
   return { clock, series: standings.series, tracks, swapSec, showing, lookup: sliceTime(showing, clock) };
 }

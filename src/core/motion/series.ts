@@ -22,18 +22,23 @@ export interface SeriesSet {
   readonly unit: number;
 }
 
+/** How values run between what is given. */
+interface SeriesSettings {
+  readonly gaps: GapRule;
+  readonly between: Between;
+  /** False leaves the slopes out, which is enough for finding who can reach the stage. */
+  readonly keepSlopes?: boolean;
+}
+
 /**
  * Fills gaps and finds slopes. Bridged values follow the curve through the known neighbours along the calendar.
  *
  * @param categories Places in the cube of the categories to keep, in ascending order.
- * @param keepSlopes False leaves the slopes out, which is enough for finding who can reach the stage.
  */
 export function buildSeries(
   cube: Cube,
   categories: Int32Array,
-  gaps: GapRule,
-  between: Between,
-  keepSlopes = between === 'monotone',
+  { gaps, between, keepSlopes = between === 'monotone' }: SeriesSettings,
 ): SeriesSet {
   const periodCount = cube.periods.length;
   const size = categories.length * periodCount;

@@ -32,17 +32,21 @@ export function smoothStep(x: number): number {
   return x >= 1 ? 1 : x * x * (3 - 2 * x);
 }
 
+/** How places change. */
+export interface SwapSettings {
+  readonly places: number;
+  /** Seconds that a change of place takes, 0 for a jump; centred on the moment of the crossing. */
+  readonly swapSec: number;
+  readonly swapMode: SwapMode;
+}
+
 /**
  * Puts rank events on a film's time line. Events of one series at one moment are taken together.
- *
- * @param swapSec Seconds that a change of place takes, 0 for a jump; centred on the moment of the crossing.
  */
 export function trackSlots(
   events: RankEvents,
   clock: FilmClock,
-  places: number,
-  swapSec: number,
-  mode: SwapMode,
+  { places, swapSec, swapMode: mode }: SwapSettings,
 ): SlotTracks {
   const seriesCount = events.startRank.length;
   const lists: { time: number; delta: number; from: number; to: number }[][] = Array.from(

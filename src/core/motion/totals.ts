@@ -16,7 +16,7 @@ export interface Totals {
  */
 export function sumTotals(cube: Cube, gaps: GapRule, between: Between): Totals {
   const all = Int32Array.from(cube.categories, (_, c) => c);
-  const set = buildSeries(cube, all, gaps, between);
+  const set = buildSeries(cube, all, { gaps, between });
   const stepCount = Math.max(0, set.periodCount - 1);
   const cubics = new Float64Array(4 * stepCount);
   const atPeriod = new Float64Array(set.periodCount);

@@ -53,10 +53,12 @@ export function layoutLying(room: Room): BarLayout {
       ? room.categoryNames.map(() => emptyName(fonts.value))
       : fitNames(
           room.categoryNames,
-          labels.name,
-          limitSize(labels.name.size),
-          plot.widthPx * (inside && mixed ? NAME_SHARE / 2 : NAME_SHARE),
-          twoLinesFit(style.longNames, slotPx, limitSize(labels.name.size)),
+          {
+            style: labels.name,
+            sizePx: limitSize(labels.name.size),
+            limitPx: plot.widthPx * (inside && mixed ? NAME_SHARE / 2 : NAME_SHARE),
+            rule: twoLinesFit(style.longNames, slotPx, limitSize(labels.name.size)),
+          },
           measure,
         );
   const gutterPx = style.names === 'beside' ? widestOf(names) : 0;

@@ -23,7 +23,11 @@ export function layoutStanding(room: Room): BarLayout {
   const names =
     style.names === 'hidden'
       ? room.categoryNames.map(() => emptyName(fonts.value))
-      : fitNames(room.categoryNames, labels.name, nameSize, slotPx * 0.92, style.longNames, measure);
+      : fitNames(
+          room.categoryNames,
+          { style: labels.name, sizePx: nameSize, limitPx: slotPx * 0.92, rule: style.longNames },
+          measure,
+        );
   const lines = names.reduce((most, { lines: own }) => Math.max(most, own.length), 1);
   const linePx = (font: Font) => font.sizePx * (ASCENT + DESCENT);
   const namesPx = style.names === 'beside' ? gapPx + lines * nameSize * 1.16 : 0;

@@ -15,18 +15,20 @@ const LEAST_SHRINK = 0.6;
 /** Size of names that may take two lines. */
 const TWO_LINES = 0.84;
 
+/** What room names have, and what becomes of those that are too wide. */
+interface NameRoom {
+  readonly style: TextStyle;
+  readonly sizePx: number;
+  readonly limitPx: number;
+  readonly rule: BarStyle['longNames'];
+}
+
 /**
  * Fits names into a width by the rule that the person chose: cut with an ellipsis, two lines, or smaller letters (and
  * cut where even the smallest are too wide).
  */
-export function fitNames(
-  names: readonly string[],
-  style: TextStyle,
-  sizePx: number,
-  limitPx: number,
-  rule: BarStyle['longNames'],
-  measure: MeasureText,
-): FittedName[] {
+export function fitNames(names: readonly string[], room: NameRoom, measure: MeasureText): FittedName[] {
+  const { style, sizePx, limitPx, rule } = room;
   const usual = fontOf(style, sizePx);
   const small = fontOf(style, sizePx * TWO_LINES);
   // Few sizes, so that few fonts have to be measured.
