@@ -21,6 +21,12 @@ function tell(file: File, done: string, issues: readonly Issue[]): void {
     });
 }
 
+/** Says why a file was not taken: its first few problems. */
+function refused(file: File, issues: readonly Issue[]): void {
+  const first = issues.slice(0, 3).map(({ message }) => message);
+  toast.error(file.name, { description: first.join(' ') });
+}
+
 /** Colour lists and captions, in and out. */
 export const listServices = {
   /** The colours of all categories as they are now. */
@@ -36,13 +42,7 @@ export const listServices = {
   async loadColours(file: File): Promise<void> {
     const outcome = readColours(await file.text());
     if (!outcome.ok) {
-      toast.error(file.name, {
-        description: outcome.issues
-          .map(({ message }) => message)
-          .slice(0, 3)
-          .join(' '),
-      });
-      return;
+      return refused(file, outcome.issues);
     }
     const { project } = documentStore.getState();
     if (!project) return;
@@ -69,13 +69,7 @@ export const listServices = {
     const outcome = readCaptions(await file.text());
     const { overview } = sessionStore.getState();
     if (!outcome.ok || !overview) {
-      toast.error(file.name, {
-        description: outcome.issues
-          .map(({ message }) => message)
-          .slice(0, 3)
-          .join(' '),
-      });
-      return;
+      return refused(file, outcome.issues);
     }
     const fitting = outcome.value.filter(({ fromSec }) => fromSec < overview.lengthSec);
     addCaptions(fitting, overview);

@@ -1,6 +1,7 @@
 import type { Box } from '../chart/box';
 import type { Colours } from '../chart/colours';
 import type { Frame } from '../chart/frame';
+import type { FilmMoment } from '../motion/moments';
 import type { FilmClock } from '../pace/film-clock';
 import type { Chart } from '../project/chart';
 import type { ControlSpec } from '../project/control-spec';
@@ -103,24 +104,9 @@ export interface ChartMap {
 }
 
 /** Something that happens at one time of a piece, told in the person's words. */
-export interface ToldMoment {
+export interface ToldMoment extends Omit<FilmMoment, 'kind'> {
   readonly id: string;
   readonly kind: string;
-  readonly timeSec: number;
-  /** The period that the film has reached or is leaving. */
-  readonly period: number;
-  /** Places in the cube. `other` is who loses the lead or the record; -1 for nobody. */
-  readonly category: number;
-  readonly other: number;
-  /** Data units, of `category` at that time. */
-  readonly value: number;
-  /** Rank from 1 after it. */
-  readonly rank: number;
-  /** Places climbed or fallen; 0 where that says nothing. */
-  readonly places: number;
-  /** For a stretch: distance along the calendar in periods, and its end in seconds; 0 otherwise. */
-  readonly lasts: number;
-  readonly untilSec: number;
   readonly words: string;
 }
 

@@ -1,4 +1,4 @@
-import { noBuild } from '../pace/pace';
+import { noBuild, type Pace } from '../pace/pace';
 import { defaultNumbers } from '../scale/number-format';
 import type { Cube } from '../shaping/cube';
 import type { Fields } from '../shaping/fields';
@@ -7,6 +7,21 @@ import { defaultDress } from './dress';
 import type { KnownFamily } from './family-document';
 import { PROJECT_VERSION, type Project } from './project';
 import type { TableEntry } from './table-entry';
+
+/** The pace of a new chart. */
+export const defaultPace: Pace = {
+  length: { by: 'whole', sec: 20 },
+  holdStartSec: 0.5,
+  holdEndSec: 1.5,
+  swapSec: 0.5,
+  restShare: 0,
+  ease: 'even',
+  sharing: 'even',
+  beats: [],
+  slowAtSwaps: 0,
+  opening: noBuild,
+  closing: noBuild,
+};
 
 /** A chart as it starts out, before the person has touched anything. */
 export function defaultChart(id: string, tableId: string, fields: Fields, family: KnownFamily): Chart {
@@ -29,19 +44,7 @@ export function defaultChart(id: string, tableId: string, fields: Fields, family
     datePattern: '',
     axis: { name: '', interval: null, average: false, targets: [] },
     dress: defaultDress,
-    pace: {
-      length: { by: 'whole', sec: 20 },
-      holdStartSec: 0.5,
-      holdEndSec: 1.5,
-      swapSec: 0.5,
-      restShare: 0,
-      ease: 'even',
-      sharing: 'even',
-      beats: [],
-      slowAtSwaps: 0,
-      opening: noBuild,
-      closing: noBuild,
-    },
+    pace: defaultPace,
     own: family.document.defaults(null),
   };
 }

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import type { RaceSettings } from '../motion/race';
 import { prepareRace } from '../motion/race';
 import { createFilmClock } from '../pace/film-clock';
-import { noBuild, type Pace } from '../pace/pace';
+import type { Pace } from '../pace/pace';
+import { defaultPace } from '../project/defaults';
 import type { MeasureText } from '../scene/text-fit';
 import type { Cube } from '../shaping/cube';
 
@@ -18,19 +19,7 @@ export function cubeOf(rows: readonly (readonly (number | null)[])[], spacing?: 
 }
 
 /** A pace of one second a period without holds. */
-export const plainPace: Pace = {
-  length: { by: 'period', sec: 1 },
-  holdStartSec: 0,
-  holdEndSec: 0,
-  swapSec: 0.5,
-  restShare: 0,
-  ease: 'even',
-  sharing: 'even',
-  beats: [],
-  slowAtSwaps: 0,
-  opening: noBuild,
-  closing: noBuild,
-};
+export const plainPace: Pace = { ...defaultPace, length: { by: 'period', sec: 1 }, holdStartSec: 0, holdEndSec: 0 };
 
 export const plainSettings: RaceSettings = {
   places: 5,
