@@ -5,7 +5,11 @@ import { Refusal } from './refusal';
 
 const names = ['chromium', 'chromium-browser', 'google-chrome', 'google-chrome-stable', 'chrome', 'msedge'];
 
-/** A Chromium: the one that CHROMIUM_PATH names, or the first on the PATH; ends the command where there is none. */
+/**
+ * A Chromium: the one that CHROMIUM_PATH names, or the first on the PATH; ends the command where there is none.
+ *
+ * @throws Refusal if there is none.
+ */
 export function findChromium(): string {
   const given = process.env.CHROMIUM_PATH;
   if (given) {
@@ -26,6 +30,8 @@ export function findChromium(): string {
 /**
  * Starts it without a screen. Its profile lies in a folder of its own for as long as it runs: without one, the browser would
  * keep films in memory until they are handed over.
+ *
+ * @throws Refusal if it does not start.
  */
 export async function startBrowser(): Promise<BrowserContext> {
   const executablePath = findChromium();

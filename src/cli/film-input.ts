@@ -60,7 +60,7 @@ export async function filmsFrom(file: string, options: FilmOptions, start: Start
   };
 }
 
-/** A project's document from a JSON file. */
+/** A project's document from a JSON file. @throws Refusal if the file is no project. */
 export function projectFrom(file: string): Project {
   let data: unknown;
   try {

@@ -16,7 +16,11 @@ export interface FramesOptions extends FilmOptions {
   readonly moments?: boolean;
 }
 
-/** What `frames` prints, line by line, and what there is to say about the table. */
+/**
+ * What `frames` prints, line by line, and what there is to say about the table.
+ *
+ * @throws Refusal for a file or an option that cannot be taken.
+ */
 export async function frames(
   file: string,
   options: FramesOptions,

@@ -17,6 +17,8 @@ import { Refusal } from './refusal';
 /**
  * Puts films behind each other without encoding again. They must have the same codec and size, and each starts with a key
  * frame, as `render --from --to` makes them.
+ *
+ * @throws Refusal if a film cannot be read, or they do not fit together.
  */
 export async function join(files: readonly string[], out: string): Promise<{ readonly frames: number }> {
   const ending = path.extname(out).toLowerCase();

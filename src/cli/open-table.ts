@@ -14,7 +14,7 @@ export async function openTable(file: string, sheet: string): Promise<{ read: Re
   return { read: outcome.value, issues: outcome.issues };
 }
 
-/** The bytes of a file; a missing one ends the command. */
+/** The bytes of a file; a missing one ends the command. @throws Refusal if it cannot be read. */
 export function readBytes(file: string): Uint8Array {
   try {
     return new Uint8Array(readFileSync(file));

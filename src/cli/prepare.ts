@@ -33,7 +33,7 @@ function formatOf(out: string | undefined): DataFormat {
   return oneOf('The ending of --out', path.extname(out).slice(1).toLowerCase(), dataFormats);
 }
 
-/** The steps that options add to those of the table. */
+/** The steps that options add to those of the table. @throws Refusal for an option that cannot be taken. */
 export function plansOf(options: PrepareOptions): StepPlan[] {
   const plans: StepPlan[] = (options.where ?? []).map((where) => {
     const at = where.indexOf('=');
@@ -74,7 +74,11 @@ export interface GivenSteps {
   readonly steps: readonly Step[];
 }
 
-/** Reads a table and shapes it; ends the command with the reason where that cannot be done. */
+/**
+ * Reads a table and shapes it; ends the command with the reason where that cannot be done.
+ *
+ * @throws Refusal for a table or an option that cannot be taken.
+ */
 export async function shapeFile(
   file: string,
   options: PrepareOptions,
@@ -138,7 +142,11 @@ export async function prepare(file: string, options: PrepareOptions): Promise<Pr
   return { bytes: await writeShaped(cube, format), notes };
 }
 
-/** Writes a file under another name first, so that nothing is ever half-written. */
+/**
+ * Writes a file under another name first, so that nothing is ever half-written.
+ *
+ * @throws Refusal if it cannot be written.
+ */
 export function writeWhole(out: string, bytes: Uint8Array): void {
   const draft = path.join(path.dirname(out), `.${path.basename(out)}.${process.pid}.part`);
   try {

@@ -111,6 +111,7 @@ function orderOf({ project, cubes, assets }: FilmInput, form: ExportForm): PageO
  *
  * @param root The project's folder.
  * @param onProgress Told the frames that are done.
+ * @throws Refusal for a file or an option that cannot be taken, or a film that fails.
  */
 export async function render(
   root: string,

@@ -46,7 +46,11 @@ export async function openRoom(order: RoomOrder, fonts: FontFaceSet): Promise<Ro
   return { order, film, resources: { measure, images: store.images } };
 }
 
-/** A canvas to paint on: drawn without a graphics card as in the preview, so that the pixels are the same on every machine. */
+/**
+ * A canvas to paint on: drawn without a graphics card as in the preview, so that the pixels are the same on every machine.
+ *
+ * @throws ExportError if the browser gives no canvas.
+ */
 export function contextOf(widthPx: number, heightPx: number, alpha: boolean): OffscreenCanvasRenderingContext2D {
   const context = new OffscreenCanvas(widthPx, heightPx).getContext('2d', { alpha, willReadFrequently: true });
   if (!context) throw new ExportError('failed', 'This browser gives no canvas to draw on.');

@@ -12,7 +12,11 @@ export interface FileToZip {
   readonly name: string;
 }
 
-/** Puts finished files of the private disk into one ZIP, piece by piece. They are packed already, so it only holds them. */
+/**
+ * Puts finished files of the private disk into one ZIP, piece by piece. They are packed already, so it only holds them.
+ *
+ * @throws ExportError for more than 4 GB.
+ */
 export async function zipFiles(files: readonly FileToZip[], out: FilmFile): Promise<FinishedFile> {
   try {
     const root = await navigator.storage.getDirectory();

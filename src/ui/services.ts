@@ -100,7 +100,7 @@ export interface Services {
 
 export const ServicesContext = createContext<Services | null>(null);
 
-/** The services of the app. */
+/** The services of the app. @throws TypeError outside of their provider. */
 export function useServices(): Services {
   const services = useContext(ServicesContext);
   if (!services) throw new TypeError('useServices: used outside of ServicesContext');

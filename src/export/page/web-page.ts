@@ -23,6 +23,8 @@ button:hover{border-color:currentColor}
 /**
  * The film as one HTML file that plays from a folder: core, painter, fonts, pictures and values inside it, and a policy
  * that lets nothing else in.
+ *
+ * @throws Error if the player cannot be loaded.
  */
 export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
   const { project, cubes, baseUrl } = room.order;

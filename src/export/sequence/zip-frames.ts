@@ -17,6 +17,8 @@ const TOO_MUCH = 'A ZIP holds at most 65,535 pictures and 4 GB.';
 /**
  * Every frame as PNG in a ZIP, with numbered names that sort: `name-00000.png`. PNG is packed already, so the ZIP only
  * holds it. Transparency is kept.
+ *
+ * @throws ExportError for more frames or bytes than a ZIP holds, and after an abort.
  */
 export async function zipFrames(
   room: Room,

@@ -27,7 +27,7 @@ export async function dataUrl(bytes: ArrayBuffer, mime: string): Promise<string>
   return `data:${mime};base64,${btoa(text)}`;
 }
 
-/** `@font-face` rules with the fonts inside, for files that stand alone. */
+/** `@font-face` rules with the fonts inside, for files that stand alone. @throws Error if a font cannot be loaded. */
 export async function embeddedFonts(
   room: Room,
   families: readonly string[],

@@ -32,7 +32,11 @@ type SyncFileHandle = FileSystemFileHandle & { createSyncAccessHandle(): Promise
 
 const CHUNK_BYTES = 4 * 1024 * 1024;
 
-/** Opens a file for a film on the private disk, so that memory does not grow with the film's length. */
+/**
+ * Opens a file for a film on the private disk, so that memory does not grow with the film's length.
+ *
+ * @throws DOMException `QuotaExceededError`, from writing and from ending, when the disk is full.
+ */
 export async function openFilmFile(name: string): Promise<FilmFile> {
   const folder = await filmFolder();
   if (!folder) return memoryFile();
