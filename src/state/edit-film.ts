@@ -5,6 +5,7 @@ import { type Look, withLook } from '@/core/project/look';
 import type { Project } from '@/core/project/project';
 import { editPiece } from './current';
 import { edit } from './document';
+import { changeById, moveItem, removeById } from './edit-list';
 import { freshId } from './fresh-id';
 import { sessionStore } from './session';
 
@@ -34,16 +35,11 @@ export function addCaptions(
 }
 
 export function changeCaption(id: string, change: Partial<Caption>, gesture: string | null = null): void {
-  editPiece((piece) => {
-    const caption = piece.captions.find((each) => each.id === id);
-    if (caption) Object.assign(caption, change);
-  }, gesture);
+  editPiece((piece) => changeById(piece.captions, id, change), gesture);
 }
 
 export function removeCaption(id: string): void {
-  editPiece((piece) => {
-    piece.captions = piece.captions.filter((each) => each.id !== id);
-  });
+  editPiece((piece) => removeById(piece.captions, id));
 }
 
 /** Puts an extra on stage; returns its id. */
@@ -56,26 +52,26 @@ export function addExtra(extra: Omit<Extra, 'id'>): string {
 }
 
 export function changeExtra(id: string, change: Partial<Extra>, gesture: string | null = null): void {
+  editPiece((piece) => changeById(piece.extras, id, change), gesture);
+}
+
+/** Changes what lies anywhere in an extra: its anchor, say. */
+export function editExtra(id: string, change: (extra: Extra) => void, gesture: string | null = null): void {
   editPiece((piece) => {
     const extra = piece.extras.find((each) => each.id === id);
-    if (extra) Object.assign(extra, change);
+    if (extra) change(extra);
   }, gesture);
 }
 
 export function removeExtra(id: string): void {
-  editPiece((piece) => {
-    piece.extras = piece.extras.filter((each) => each.id !== id);
-  });
+  editPiece((piece) => removeById(piece.extras, id));
 }
 
 /** Moves an extra in the order of drawing. */
 export function moveExtra(id: string, by: 1 | -1): void {
   editPiece((piece) => {
     const from = piece.extras.findIndex((each) => each.id === id);
-    const to = from + by;
-    if (from < 0 || to < 0 || to >= piece.extras.length) return;
-    const [extra] = piece.extras.splice(from, 1);
-    if (extra) piece.extras.splice(to, 0, extra);
+    moveItem(piece.extras, from, from + by);
   });
 }
 

@@ -2,6 +2,7 @@ import type { TableEntry } from '@/core/project/table-entry';
 import { type CellEdit, isHandStep, type Step, type StepPlan, sectionOf } from '@/core/shaping/steps/step';
 import { stepOf } from '@/core/shaping/understand';
 import { editTable, type TableDraft } from './current';
+import { changeById, moveItem, removeById } from './edit-list';
 import { freshId } from './fresh-id';
 
 /** Cells edited twice keep what they held at first, so that the step still fits its file. */
@@ -55,25 +56,18 @@ export function addStep(plan: StepPlan): string {
 
 /** Changes one step. */
 export function changeStep(id: string, change: Partial<Step>, gesture: string | null = null): void {
-  editTable((table) => {
-    const step = table.steps.find((each) => each.id === id);
-    if (step) Object.assign(step, change);
-  }, gesture);
+  editTable((table) => changeById(table.steps, id, change), gesture);
 }
 
 export function removeStep(id: string): void {
-  editTable((table) => {
-    table.steps = table.steps.filter((step) => step.id !== id);
-  });
+  editTable((table) => removeById(table.steps, id));
 }
 
 /** Puts a step where another one stands. */
 export function moveStep(id: string, toId: string): void {
   editTable((table) => {
-    const from = table.steps.findIndex((step) => step.id === id);
-    const to = table.steps.findIndex((step) => step.id === toId);
-    const [step] = from < 0 || to < 0 ? [] : table.steps.splice(from, 1);
-    if (step) table.steps.splice(to, 0, step);
+    const placeOf = (wanted: string) => table.steps.findIndex((step) => step.id === wanted);
+    moveItem(table.steps, placeOf(id), placeOf(toId));
   });
 }
 

@@ -1,10 +1,10 @@
 'use client';
 
 import { Command } from 'cmdk';
-import { Dialog } from 'radix-ui';
 import type { Command as AppCommand } from './commands';
 import { controls } from './controls';
 import { goToControl } from './go-to';
+import { Dialog } from './parts/dialog';
 
 interface CommandPaletteProps {
   readonly open: boolean;
@@ -19,37 +19,28 @@ export function CommandPalette({ open, onOpenChange, commands }: CommandPaletteP
     void action();
   };
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-50 bg-black/30" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-24 left-1/2 z-50 w-[520px] -translate-x-1/2 overflow-hidden rounded-md border border-ink bg-card text-ink"
-        >
-          <Dialog.Title className="sr-only">Find a command or control</Dialog.Title>
-          <Command label="Commands and controls">
-            <Command.Input
-              placeholder="What would you like to do?"
-              className="h-12 w-full border-b border-line bg-transparent px-4 text-[15px] outline-none"
-            />
-            <Command.List className="max-h-80 overflow-y-auto p-1.5 text-[13px]">
-              <Command.Empty className="px-3 py-2 text-quiet">Nothing is called that.</Command.Empty>
-              <Command.Group heading="Do">
-                {commands.map(
-                  ({ name, keys, keyOnly, run: action }) =>
-                    !keyOnly && <Item key={name} name={name} note={keys} onSelect={run(action)} />,
-                )}
-              </Command.Group>
-              <Command.Group heading="Go to">
-                {controls.map(({ id, label, step, words }) => (
-                  <Item key={id} name={label} note={step} words={words} onSelect={run(() => goToControl(id))} />
-                ))}
-              </Command.Group>
-            </Command.List>
-          </Command>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Dialog open={open} onOpenChange={onOpenChange} title="Find a command or control" bare className="top-24 w-[520px]">
+      <Command label="Commands and controls">
+        <Command.Input
+          placeholder="What would you like to do?"
+          className="h-12 w-full border-b border-line bg-transparent px-4 text-[15px] outline-none"
+        />
+        <Command.List className="max-h-80 overflow-y-auto p-1.5 text-[13px]">
+          <Command.Empty className="px-3 py-2 text-quiet">Nothing is called that.</Command.Empty>
+          <Command.Group heading="Do">
+            {commands.map(
+              ({ name, keys, keyOnly, run: action }) =>
+                !keyOnly && <Item key={name} name={name} note={keys} onSelect={run(action)} />,
+            )}
+          </Command.Group>
+          <Command.Group heading="Go to">
+            {controls.map(({ id, label, step, words }) => (
+              <Item key={id} name={label} note={step} words={words} onSelect={run(() => goToControl(id))} />
+            ))}
+          </Command.Group>
+        </Command.List>
+      </Command>
+    </Dialog>
   );
 }
 

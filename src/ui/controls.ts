@@ -1,10 +1,12 @@
 import { families } from '@/core/families/registry';
-import type { Chart } from '@/core/project/chart';
 import type { ControlSpec } from '@/core/project/control-spec';
+import { extraControls } from '@/core/project/controls/extra-controls';
+import { stageControls } from '@/core/project/controls/stage-controls';
 import { valueAt } from '@/core/project/document-value';
 import { dressControls } from '@/core/project/dress-controls';
 import { paceControls } from '@/core/project/pace-controls';
 import type { WorkStep } from '@/state/session';
+import { outputControls, qualityControl } from './output/output-controls';
 
 /** A control that can be found by name and opened from elsewhere. */
 export interface ControlEntry {
@@ -68,35 +70,13 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'ratio', label: 'Stage', step: 'dress', words: 'size ratio 16:9 9:16 1:1 square vertical portrait' },
   { id: 'background', label: 'Background', step: 'dress', words: 'colour backdrop' },
   { id: 'background-kind', label: 'Background is', step: 'dress', words: 'gradient picture transparent alpha' },
-  { id: 'background-to', label: 'Second colour', step: 'dress', words: 'gradient' },
-  { id: 'background-angle', label: 'Angle', step: 'dress', words: 'gradient direction' },
   { id: 'background-picture', label: 'Picture behind', step: 'dress', words: 'image photo' },
-  { id: 'background-fit', label: 'Picture is to', step: 'dress', words: 'fill fit cover' },
-  { id: 'background-dim', label: 'Dimmed', step: 'dress', words: 'darker overlay' },
-  { id: 'background-blur', label: 'Blurred', step: 'dress', words: 'soft' },
-  { id: 'stage-width', label: 'Width of the stage', step: 'dress', words: 'pixels size 4k' },
-  { id: 'stage-height', label: 'Height of the stage', step: 'dress', words: 'pixels size' },
-  { id: 'margin-top', label: 'Margin above', step: 'dress', words: 'padding' },
-  { id: 'margin-right', label: 'Margin at the right', step: 'dress', words: 'padding' },
-  { id: 'margin-bottom', label: 'Margin below', step: 'dress', words: 'padding' },
-  { id: 'margin-left', label: 'Margin at the left', step: 'dress', words: 'padding' },
   { id: 'chart-box', label: 'Box of the chart', step: 'dress', words: 'move resize position' },
   { id: 'guides', label: 'Guides', step: 'dress', words: 'thirds safe area' },
   { id: 'extras', label: 'Extras', step: 'dress', words: 'logo image text line box arrow note annotation' },
-  { id: 'extra-text', label: 'Text of the extra', step: 'dress', words: 'note' },
   { id: 'extra-font', label: 'Family of the extra', step: 'dress', words: 'font' },
-  { id: 'extra-weight', label: 'Weight of the extra', step: 'dress', words: 'bold' },
   { id: 'extra-anchor', label: 'Held by', step: 'dress', words: 'corner bar anchor' },
-  { id: 'extra-x', label: 'Sideways', step: 'dress', words: 'position' },
-  { id: 'extra-y', label: 'Up and down', step: 'dress', words: 'position' },
-  { id: 'extra-width', label: 'Width of the extra', step: 'dress', words: 'size' },
-  { id: 'extra-height', label: 'Height of the extra', step: 'dress', words: 'size' },
-  { id: 'extra-colour', label: 'Colour of the extra', step: 'dress', words: 'fill' },
-  { id: 'extra-stroke', label: 'Line of the extra', step: 'dress', words: 'stroke weight' },
-  { id: 'extra-opacity', label: 'Opacity', step: 'dress', words: 'transparent' },
-  { id: 'extra-behind', label: 'Behind the chart', step: 'dress', words: 'order' },
   { id: 'extra-time', label: 'Time on stage', step: 'dress', words: 'from to' },
-  { id: 'extra-fade', label: 'Fades in', step: 'dress', words: 'seconds' },
   { id: 'length', label: 'Whole film', step: 'pace', words: 'length duration seconds' },
   { id: 'period-sec', label: 'Each period', step: 'pace', words: 'speed seconds per year' },
   { id: 'fps', label: 'Frames a second', step: 'pace', words: 'frame rate fps' },
@@ -120,21 +100,13 @@ const madeByHand: readonly ControlEntry[] = [
     step: 'output',
     words: 'film gif picture png jpeg svg pdf web page html image sequence data csv',
   },
-  { id: 'gif-rate', label: 'Pictures a second', step: 'output', words: 'gif frame rate' },
-  { id: 'gif-palette', label: 'Palette of the GIF', step: 'output', words: 'colours' },
-  { id: 'gif-dither', label: 'Dither', step: 'output', words: 'gif gradients bands' },
-  { id: 'picture-type', label: 'Picture as', step: 'output', words: 'png jpeg svg pdf still' },
   { id: 'picture-moment', label: 'Moment', step: 'output', words: 'last frame playhead still' },
-  { id: 'picture-times', label: 'Pixels for one of the stage', step: 'output', words: 'resolution retina scale' },
-  { id: 'data-table', label: 'Which numbers', step: 'output', words: 'shaped ranking frames data table' },
-  { id: 'data-format', label: 'Table as', step: 'output', words: 'csv xlsx json' },
   { id: 'all-groups', label: 'A file for each group', step: 'output', words: 'queue batch many' },
   { id: 'more-sizes', label: 'Further sizes', step: 'output', words: 'queue batch ratio' },
   { id: 'more-forms', label: 'Further forms', step: 'output', words: 'queue batch gif film picture page numbers' },
   { id: 'name-pattern', label: 'Names of files', step: 'output', words: 'pattern' },
   { id: 'film-format', label: 'Format', step: 'output', words: 'mp4 webm codec video' },
   { id: 'film-size', label: 'Size', step: 'output', words: 'resolution pixels 1080 4k' },
-  { id: 'film-quality', label: 'Quality', step: 'output', words: 'bit rate' },
   { id: 'film-export', label: 'Export', step: 'output', words: 'render save video download' },
   { id: 'save-project', label: 'Save project file', step: 'output', words: 'download keep share' },
   { id: 'open-project', label: 'Open project file', step: 'output', words: 'load' },
@@ -143,7 +115,11 @@ const madeByHand: readonly ControlEntry[] = [
 /** Controls that are drawn from their specifications: those that all families share, and those of each. */
 const specs: readonly ControlSpec[] = [
   ...dressControls,
+  ...stageControls,
+  ...extraControls,
   ...paceControls,
+  ...outputControls,
+  qualityControl,
   ...families.flatMap((family) => family.controls),
 ];
 
@@ -167,9 +143,9 @@ export function specOf(id: ControlId): ControlSpec {
   return found;
 }
 
-/** Does a control do anything for a chart as it is now? */
-export function specApplies({ when = [] }: ControlSpec, chart: Chart): boolean {
-  return when.every(({ path, is }) => is.includes(valueAt(chart, path)));
+/** Does a control do anything for a chart, or whatever else it is a control of, as that is now? */
+export function specApplies({ when = [] }: ControlSpec, of: unknown): boolean {
+  return when.every(({ path, is }) => is.includes(valueAt(of, path)));
 }
 
 /** Controls whose label or words hold all the words looked for; those first of which the label has words that start so. */

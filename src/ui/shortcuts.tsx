@@ -1,8 +1,8 @@
 'use client';
 
-import { Dialog } from 'radix-ui';
 import { useEffect } from 'react';
 import type { Command } from './commands';
+import { Dialog, DialogClose } from './parts/dialog';
 
 /** Listens to the keyboard wherever the focus is, but leaves typing alone. */
 export function useShortcuts(commands: readonly Command[]): void {
@@ -43,31 +43,27 @@ interface ShortcutListProps {
 /** The list of shortcuts. */
 export function ShortcutList({ open, onOpenChange, commands }: ShortcutListProps) {
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-50 bg-black/30" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 max-h-[94vh] w-[420px] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-md border border-ink bg-card p-5 text-ink"
-        >
-          <Dialog.Title className="mb-3 font-display text-[18px] font-bold">Shortcuts</Dialog.Title>
-          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5 text-[13px]">
-            {commands.map(
-              ({ keys, name }) =>
-                keys && (
-                  <div key={name} className="contents">
-                    <dt className="font-mono whitespace-nowrap">{keys}</dt>
-                    <dd className="text-quiet">{name}</dd>
-                  </div>
-                ),
-            )}
-          </dl>
-          <p className="mt-4 text-[12px] text-quiet">On a Mac, Cmd does what Ctrl does here.</p>
-          <Dialog.Close className="mt-4 h-8 rounded-md border border-line px-3 text-[13px] hover:border-ink">
-            Close
-          </Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      title="Shortcuts"
+      className="top-1/2 max-h-[94vh] w-[420px] -translate-y-1/2 overflow-y-auto p-5"
+    >
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5 text-[13px]">
+        {commands.map(
+          ({ keys, name }) =>
+            keys && (
+              <div key={name} className="contents">
+                <dt className="font-mono whitespace-nowrap">{keys}</dt>
+                <dd className="text-quiet">{name}</dd>
+              </div>
+            ),
+        )}
+      </dl>
+      <p className="mt-4 text-[12px] text-quiet">On a Mac, Cmd does what Ctrl does here.</p>
+      <DialogClose className="mt-4 h-8 rounded-md border border-line px-3 text-[13px] hover:border-ink">
+        Close
+      </DialogClose>
+    </Dialog>
   );
 }

@@ -18,8 +18,8 @@ export type ControlInput =
       readonly times?: number;
       readonly decimals?: number;
     }
-  /** Few choices, side by side. */
-  | { readonly kind: 'pick'; readonly choices: readonly ControlChoice[] }
+  /** Few choices, side by side. With `numbers`, what they stand for is a number. */
+  | { readonly kind: 'pick'; readonly choices: readonly ControlChoice[]; readonly numbers?: boolean }
   /** Many choices, in a list. */
   | { readonly kind: 'select'; readonly choices: readonly ControlChoice[] }
   | { readonly kind: 'switch' }
@@ -39,7 +39,7 @@ export type ControlInput =
 export interface ControlSpec {
   /** Names it among all controls. */
   readonly id: string;
-  /** Where in the chart its value lies: `own.places`, `dress.bars.thickness`. */
+  /** Where its value lies in the chart (`own.places`, `dress.bars.thickness`), or in the thing that it is a control of. */
   readonly path: string;
   readonly label: string;
   /** Other words that people look for it with. */
@@ -47,7 +47,7 @@ export interface ControlSpec {
   readonly input: ControlInput;
   readonly hint?: string;
   /** Which of the five steps it stands in. */
-  readonly step: 'shape' | 'dress' | 'pace';
+  readonly step: 'shape' | 'dress' | 'pace' | 'output';
   /** The fold that it stands in; at first sight without one. */
   readonly fold?: string;
   /** Shown only while other values are one of these, all of them. */

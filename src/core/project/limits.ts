@@ -17,4 +17,12 @@ export const projectLimits = {
   fadeSec: [0, 30],
   /** Hundredths of the stage's shorter side. */
   extraSize: [0.1, 400],
+  /** Hundredths of the stage's shorter side. */
+  extraOffset: [-500, 500],
+  /** Hundredths of the stage's shorter side. */
+  extraStroke: [0, 20],
+  fontWeight: [100, 900],
+  angleDeg: [-360, 360],
+  /** Hundredths of the stage's shorter side. */
+  backgroundBlur: [0, 10],
 } as const;

@@ -1,15 +1,15 @@
 'use client';
 
 import { type Background, backgroundKinds } from '@/core/project/background';
+import { backgroundControls } from '@/core/project/controls/stage-controls';
 import { mixColours } from '@/core/scale/colour';
 import { editStage } from '@/state/edit-stage';
 import { ColourButton } from '../parts/colour-button';
-import { ColourField } from '../parts/colour-field';
 import { Field } from '../parts/field';
-import { NumberField } from '../parts/number-field';
 import { SelectField } from '../parts/select-field';
 import { useProject } from '../use-state';
 import { BackgroundPicture } from './background-picture';
+import { StageControls } from './stage-controls';
 
 const kindWords: Record<Background['kind'], string> = {
   plain: 'One colour',
@@ -64,26 +64,8 @@ export function BackgroundFields() {
         choices={backgroundKinds.map((value) => ({ value, label: kindWords[value] }))}
         onChange={(value) => setKind(value as Background['kind'])}
       />
-      {(background.kind === 'linear' || background.kind === 'radial') && (
-        <ColourField
-          control="background-to"
-          value={background.to}
-          onChange={(to, gesture) => set({ ...background, to }, gesture)}
-        />
-      )}
-      {background.kind === 'linear' && (
-        <NumberField
-          control="background-angle"
-          value={background.angleDeg}
-          min={-360}
-          max={360}
-          step={5}
-          decimals={0}
-          unit="°"
-          onChange={(angleDeg, gesture) => set({ ...background, angleDeg }, gesture)}
-        />
-      )}
-      {background.kind === 'picture' && <BackgroundPicture background={background} set={set} />}
+      <StageControls of={backgroundControls} />
+      {background.kind === 'picture' && <BackgroundPicture background={background} />}
       {background.kind === 'clear' && (
         <p className="text-[12px] leading-snug text-quiet">
           The colour above only decides the ink of the texts. Films keep the transparency in WebM and in image

@@ -1,13 +1,12 @@
 'use client';
 
-import { useRef } from 'react';
 import { palettes } from '@/core/project/palettes';
 import { editChart } from '@/state/current';
 import { goToControl } from '../go-to';
 import { Button } from '../parts/button';
 import { Control, Controls } from '../parts/control';
 import { Field, Section } from '../parts/field';
-import { FileChooser } from '../parts/file-chooser';
+import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
 import { PickField } from '../parts/pick-field';
 import { useServices } from '../services';
@@ -18,7 +17,6 @@ import { ColourCheck } from './colour-check';
 /** What colours mean, which they are, and whether they can be told apart. */
 export function ColoursSection() {
   const services = useServices();
-  const file = useRef<HTMLInputElement>(null);
   const by = useChart((chart) => chart.dress.colour.by);
   const grouped = useChart((chart) => chart.fields.colour !== '');
   return (
@@ -48,7 +46,13 @@ export function ColoursSection() {
           <div className="flex flex-wrap gap-2">
             <Button onClick={() => services.saveColours('json')}>Save JSON</Button>
             <Button onClick={() => services.saveColours('csv')}>Save CSV</Button>
-            <Button onClick={() => file.current?.click()}>Read a list</Button>
+            <FileButton
+              label="File of colours"
+              accept=".json,.csv,.txt"
+              onFiles={([chosen]) => chosen && void services.loadColours(chosen)}
+            >
+              Read a list
+            </FileButton>
             <Button
               onClick={() =>
                 editChart((chart) => {
@@ -59,12 +63,6 @@ export function ColoursSection() {
               Take all own colours back
             </Button>
           </div>
-          <FileChooser
-            ref={file}
-            label="File of colours"
-            accept=".json,.csv,.txt"
-            onFiles={([chosen]) => chosen && void services.loadColours(chosen)}
-          />
         </Field>
       </Fold>
     </Section>

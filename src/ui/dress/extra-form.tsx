@@ -1,15 +1,19 @@
 'use client';
 
+import {
+  extraFadeControls,
+  extraFontControls,
+  extraLookControls,
+  extraPlaceControls,
+  extraWordControls,
+} from '@/core/project/controls/extra-controls';
+import { putAt } from '@/core/project/document-value';
 import type { Anchor, Extra } from '@/core/project/film-parts';
-import { projectLimits } from '@/core/project/limits';
 import { shippedFamilies } from '@/core/project/text-style';
-import { changeExtra } from '@/state/edit-film';
-import { ColourField } from '../parts/colour-field';
+import { changeExtra, editExtra } from '@/state/edit-film';
 import { Field } from '../parts/field';
-import { NumberField } from '../parts/number-field';
 import { SelectField } from '../parts/select-field';
-import { SwitchField } from '../parts/switch-field';
-import { TextField } from '../parts/text-field';
+import { SpecControls } from '../parts/spec-input';
 import { useProject, useSession } from '../use-state';
 import { TimeEnd } from './extra-time';
 
@@ -21,122 +25,53 @@ const corners = [
   { value: 'centre', label: 'Middle of the stage' },
 ] as const;
 
-type SetExtra = (change: Partial<Extra>, gesture?: string | null) => void;
-
 interface FieldsProps {
   readonly extra: Extra;
-  readonly set: SetExtra;
 }
 
 /** Everything about the extra that is picked. */
-export function ExtraForm({ extra }: { readonly extra: Extra }) {
-  const set: SetExtra = (change, gesture = null) => changeExtra(extra.id, change, gesture);
+export function ExtraForm({ extra }: FieldsProps) {
+  const set = (change: Partial<Extra>) => changeExtra(extra.id, change);
+  const write = (path: string, next: unknown, gesture: string | null) =>
+    editExtra(extra.id, (draft) => putAt(draft, path, next), gesture);
   return (
     <>
-      {extra.kind === 'text' && <TextFields extra={extra} set={set} />}
-      <PlaceFields extra={extra} set={set} />
-      <NumberField
-        control="extra-width"
-        value={extra.width}
-        min={projectLimits.extraSize[0]}
-        max={projectLimits.extraSize[1]}
-        step={1}
-        unit="%"
-        onChange={(width, gesture) => set({ width }, gesture)}
-      />
-      <NumberField
-        control="extra-height"
-        value={extra.height}
-        min={projectLimits.extraSize[0]}
-        max={projectLimits.extraSize[1]}
-        step={0.5}
-        unit="%"
-        onChange={(height, gesture) => set({ height }, gesture)}
-      />
-      {extra.kind !== 'picture' && (
-        <ColourField
-          control="extra-colour"
-          value={extra.colour}
-          onChange={(colour, gesture) => set({ colour }, gesture)}
-        />
+      {extra.kind === 'text' && (
+        <>
+          <SpecControls specs={extraWordControls} of={extra} write={write} />
+          <FontField extra={extra} />
+          <SpecControls specs={extraFontControls} of={extra} write={write} />
+        </>
       )}
-      {extra.kind !== 'picture' && extra.kind !== 'text' && (
-        <NumberField
-          control="extra-stroke"
-          value={extra.stroke}
-          min={0}
-          max={20}
-          step={0.1}
-          unit="%"
-          onChange={(stroke, gesture) => set({ stroke }, gesture)}
-        />
-      )}
-      <NumberField
-        control="extra-opacity"
-        value={extra.opacity * 100}
-        min={0}
-        max={100}
-        step={5}
-        decimals={0}
-        unit="%"
-        onChange={(value, gesture) => set({ opacity: value / 100 }, gesture)}
-      />
-      <SwitchField control="extra-behind" checked={extra.behind} onChange={(behind) => set({ behind })} />
+      <AnchorField extra={extra} />
+      <SpecControls specs={[...extraPlaceControls, ...extraLookControls]} of={extra} write={write} />
       <Field control="extra-time">
         <TimeEnd label="Comes" moment={extra.from} otherwise="at the start" onChange={(from) => set({ from })} />
         <TimeEnd label="Goes" moment={extra.to} otherwise="with the film" onChange={(to) => set({ to })} />
       </Field>
-      <NumberField
-        control="extra-fade"
-        value={extra.fadeSec}
-        min={projectLimits.fadeSec[0]}
-        max={projectLimits.fadeSec[1]}
-        step={0.1}
-        unit="s"
-        onChange={(fadeSec, gesture) => set({ fadeSec }, gesture)}
-      />
+      <SpecControls specs={extraFadeControls} of={extra} write={write} />
     </>
   );
 }
 
-/** What a text says, and in which type. */
-function TextFields({ extra, set }: FieldsProps) {
+/** In which type a text stands. */
+function FontField({ extra }: FieldsProps) {
   const fonts = useProject((project) => project.fonts, noFonts);
   return (
-    <>
-      <TextField
-        control="extra-text"
-        value={extra.text}
-        lines={2}
-        maxLength={projectLimits.textLength}
-        onChange={(text, gesture) => set({ text }, gesture)}
-      />
-      <SelectField
-        control="extra-font"
-        value={extra.fontFamily}
-        choices={[...fonts, ...shippedFamilies].map(({ family }) => ({ value: family, label: family }))}
-        onChange={(fontFamily) => set({ fontFamily })}
-      />
-      <NumberField
-        control="extra-weight"
-        value={extra.fontWeight}
-        min={100}
-        max={900}
-        step={100}
-        decimals={0}
-        unit=""
-        onChange={(fontWeight, gesture) => set({ fontWeight }, gesture)}
-      />
-    </>
+    <SelectField
+      control="extra-font"
+      value={extra.fontFamily}
+      choices={[...fonts, ...shippedFamilies].map(({ family }) => ({ value: family, label: family }))}
+      onChange={(fontFamily) => changeExtra(extra.id, { fontFamily })}
+    />
   );
 }
 
-/** Where an extra stands: off a corner or the middle of the stage, or with a category's mark. */
-function PlaceFields({ extra, set }: FieldsProps) {
+/** What holds an extra: a corner or the middle of the stage, or a category's mark. */
+function AnchorField({ extra }: FieldsProps) {
   const cube = useSession((state) => state.cube);
   const { anchor } = extra;
-  const anchorValue = anchor.kind === 'stage' ? anchor.corner : `${MARK}${anchor.category}`;
-  const setAnchor = (value: string) => {
+  const set = (value: string) => {
     const next: Anchor = value.startsWith(MARK)
       ? { kind: 'mark', category: value.slice(MARK.length), dx: 3, dy: 0 }
       : {
@@ -145,42 +80,20 @@ function PlaceFields({ extra, set }: FieldsProps) {
           dx: value === 'centre' ? 0 : 4,
           dy: value === 'centre' ? 0 : 4,
         };
-    set({ anchor: next });
+    changeExtra(extra.id, { anchor: next });
   };
   return (
-    <>
-      <SelectField
-        control="extra-anchor"
-        value={anchorValue}
-        choices={[
-          ...corners,
-          ...(cube?.categories ?? [])
-            .slice(0, 400)
-            .map((name) => ({ value: `${MARK}${name}`, label: name.slice(0, 60), note: 'travels with its bar' })),
-        ]}
-        onChange={setAnchor}
-      />
-      <NumberField
-        control="extra-x"
-        value={anchor.dx}
-        min={-500}
-        max={500}
-        step={0.5}
-        decimals={1}
-        unit="%"
-        onChange={(dx, gesture) => set({ anchor: { ...anchor, dx } }, gesture)}
-      />
-      <NumberField
-        control="extra-y"
-        value={anchor.dy}
-        min={-500}
-        max={500}
-        step={0.5}
-        decimals={1}
-        unit="%"
-        onChange={(dy, gesture) => set({ anchor: { ...anchor, dy } }, gesture)}
-      />
-    </>
+    <SelectField
+      control="extra-anchor"
+      value={anchor.kind === 'stage' ? anchor.corner : `${MARK}${anchor.category}`}
+      choices={[
+        ...corners,
+        ...(cube?.categories ?? [])
+          .slice(0, 400)
+          .map((name) => ({ value: `${MARK}${name}`, label: name.slice(0, 60), note: 'travels with its bar' })),
+      ]}
+      onChange={set}
+    />
   );
 }
 

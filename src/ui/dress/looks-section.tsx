@@ -8,7 +8,7 @@ import { documentStore } from '@/state/document';
 import { applyLook } from '@/state/edit-film';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
-import { FileChooser } from '../parts/file-chooser';
+import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
 import { useServices } from '../services';
 import { useDocument, useSession } from '../use-state';
@@ -66,7 +66,6 @@ interface OwnLooksProps {
 function OwnLooks({ own, onChange }: OwnLooksProps) {
   const services = useServices();
   const [name, setName] = useState('');
-  const file = useRef<HTMLInputElement>(null);
   const now = () => {
     const { project } = documentStore.getState();
     return project ? lookOf(project, currentChart(project).dress, name.trim() || 'My look') : null;
@@ -103,9 +102,7 @@ function OwnLooks({ own, onChange }: OwnLooksProps) {
           >
             Save as a file
           </Button>
-          <Button onClick={() => file.current?.click()}>Read a file</Button>
-          <FileChooser
-            ref={file}
+          <FileButton
             label="File of a look"
             accept=".json"
             onFiles={([chosen]) => {
@@ -115,7 +112,9 @@ function OwnLooks({ own, onChange }: OwnLooksProps) {
                 onChange();
               });
             }}
-          />
+          >
+            Read a file
+          </FileButton>
         </div>
         {own.map((look) => (
           <div key={look.name} className="mt-1.5 flex items-center gap-2 text-[13px]">

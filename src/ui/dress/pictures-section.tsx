@@ -10,16 +10,16 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { ImageOff, Trash2 } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { plainName } from '@/core/chart/pictures';
 import type { Picture } from '@/core/project/film-parts';
 import { edit } from '@/state/document';
 import { setCategoryPicture } from '@/state/edit-chart';
-import { Button, IconButton } from '../parts/button';
+import { IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
 import { Control, Controls } from '../parts/control';
 import { Field, Section } from '../parts/field';
-import { FileChooser } from '../parts/file-chooser';
+import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
 import { useServices } from '../services';
 import { useChart, useProject, useSession } from '../use-state';
@@ -30,21 +30,19 @@ const SHOWN = 60;
 /** Pictures of categories: many at once by their names, flags, monograms. */
 export function PicturesSection() {
   const { addCategoryPictures } = useServices();
-  const file = useRef<HTMLInputElement>(null);
   return (
     <Section title="Pictures">
       <Control id="pictures" />
       <Field control="add-pictures" bare>
-        <Button className="w-full" onClick={() => file.current?.click()}>
-          Choose pictures, or drop them anywhere
-        </Button>
-        <FileChooser
-          ref={file}
+        <FileButton
+          className="w-full"
           label="Pictures of categories"
           accept={pictureEndings}
           multiple
           onFiles={(files) => void addCategoryPictures(files)}
-        />
+        >
+          Choose pictures, or drop them anywhere
+        </FileButton>
         <p className="mt-1 text-[12px] leading-snug text-quiet">
           PNG, JPEG, WebP or SVG. A file called like a category goes to it.
         </p>

@@ -1,17 +1,15 @@
 'use client';
 
-import type { Stage } from '@/core/project/film';
-import { projectLimits } from '@/core/project/limits';
+import { stageSizeControls } from '@/core/project/controls/stage-controls';
 import { editStage } from '@/state/edit-stage';
 import { setSession } from '@/state/session';
-import type { ControlId } from '../controls';
 import { Section } from '../parts/field';
 import { Fold } from '../parts/fold';
-import { NumberField } from '../parts/number-field';
 import { PickField } from '../parts/pick-field';
 import { useProject, useSession } from '../use-state';
 import { BackgroundFields } from './background-fields';
 import { BoxFields } from './box-fields';
+import { StageControls } from './stage-controls';
 
 const sizes = [
   { id: 'wide', label: '16:9', widthPx: 1920, heightPx: 1080 },
@@ -55,71 +53,12 @@ export function StageSection() {
         }
       />
       <BackgroundFields />
-      <Fold
-        title="Size, margins and guides"
-        holds={[
-          'stage-width',
-          'stage-height',
-          'margin-top',
-          'margin-right',
-          'margin-bottom',
-          'margin-left',
-          'chart-box',
-          'guides',
-        ]}
-      >
-        <SizeField control="stage-width" side="widthPx" />
-        <SizeField control="stage-height" side="heightPx" />
-        <MarginField control="margin-top" side="top" />
-        <MarginField control="margin-right" side="right" />
-        <MarginField control="margin-bottom" side="bottom" />
-        <MarginField control="margin-left" side="left" />
+      <Fold title="Size, margins and guides" holds={[...stageSizeControls.map(({ id }) => id), 'chart-box', 'guides']}>
+        <StageControls of={stageSizeControls} />
         <BoxFields />
         <GuideField />
       </Fold>
     </Section>
-  );
-}
-
-function SizeField({ control, side }: { readonly control: ControlId; readonly side: 'widthPx' | 'heightPx' }) {
-  const px = useProject((project) => project.film.stage[side], 1080);
-  const [min, max] = projectLimits.stagePx;
-  return (
-    <NumberField
-      control={control}
-      value={px}
-      min={min}
-      max={max}
-      step={2}
-      decimals={0}
-      unit="px"
-      onChange={(value, gesture) =>
-        editStage((stage) => {
-          stage[side] = value;
-        }, gesture)
-      }
-    />
-  );
-}
-
-function MarginField({ control, side }: { readonly control: ControlId; readonly side: keyof Stage['margins'] }) {
-  const value = useProject((project) => project.film.stage.margins[side], 5);
-  const [min, max] = projectLimits.margin;
-  return (
-    <NumberField
-      control={control}
-      value={value}
-      min={min}
-      max={max}
-      step={0.5}
-      decimals={1}
-      unit="%"
-      onChange={(next, gesture) =>
-        editStage((stage) => {
-          stage.margins = { ...stage.margins, [side]: next };
-        }, gesture)
-      }
-    />
   );
 }
 

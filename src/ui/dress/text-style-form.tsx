@@ -1,6 +1,5 @@
 'use client';
 
-import { useRef } from 'react';
 import { putAt, valueAt } from '@/core/project/document-value';
 import { projectLimits } from '@/core/project/limits';
 import { type LabelPart, labelParts, shippedFamilies, type TextPart } from '@/core/project/text-style';
@@ -8,7 +7,7 @@ import { editChart } from '@/state/current';
 import { Button } from '../parts/button';
 import { Control, Controls } from '../parts/control';
 import { Field } from '../parts/field';
-import { FileChooser } from '../parts/file-chooser';
+import { FileButton } from '../parts/file-button';
 import { NumberField } from '../parts/number-field';
 import { SelectField } from '../parts/select-field';
 import { useServices } from '../services';
@@ -48,14 +47,12 @@ export function TextStyleForm({ part }: { readonly part: TextPart | LabelPart })
 function SizeField({ at, label }: { readonly at: string; readonly label: boolean }) {
   const size = useChart((chart) => Number(valueAt(chart, `${at}.size`)));
   if (size === null) return null;
-  const [min, max] = label ? projectLimits.labelSize : projectLimits.textSize;
   const steps = label ? { step: 0.05, unit: 'times' } : { step: 0.2, decimals: 1, unit: '%' };
   return (
     <NumberField
       control="type-size"
       value={size}
-      min={min}
-      max={max}
+      range={label ? projectLimits.labelSize : projectLimits.textSize}
       {...steps}
       onChange={(value, gesture) => editChart((chart) => putAt(chart, `${at}.size`, value), gesture)}
     />
@@ -66,7 +63,6 @@ function FamilyField({ at }: { readonly at: string }) {
   const { addFont } = useServices();
   const family = useChart((chart) => String(valueAt(chart, `${at}.family`)));
   const own = useProject((project) => project.fonts, none);
-  const file = useRef<HTMLInputElement>(null);
   if (family === null) return null;
   const choices = [
     ...own.map((font) => ({ value: font.family, label: font.family, note: 'yours' })),
@@ -77,17 +73,16 @@ function FamilyField({ at }: { readonly at: string }) {
     <>
       <SelectField control="type-family" value={family} choices={choices} placeholder={family} onChange={set} />
       <Field control="type-own" bare>
-        <Button className="w-full" onClick={() => file.current?.click()}>
-          Add a font of your own
-        </Button>
-        <FileChooser
-          ref={file}
+        <FileButton
+          className="w-full"
           label="Font file"
           accept=".woff2,.ttf,.otf,.woff"
           onFiles={([chosen]) => {
             if (chosen) void addFont(chosen).then((name) => name && set(name));
           }}
-        />
+        >
+          Add a font of your own
+        </FileButton>
       </Field>
     </>
   );

@@ -5,6 +5,7 @@ import { useRef, useState } from 'react';
 import { type Sample, samples } from '@/state/samples';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
+import { FileButton } from '../parts/file-button';
 import { FileChooser } from '../parts/file-chooser';
 import { Fold } from '../parts/fold';
 import { useServices } from '../services';
@@ -19,7 +20,6 @@ import { Refreshed } from './refreshed';
 /** Gather: where the data comes from, and what is wrong with it. */
 export function GatherBench() {
   const services = useServices();
-  const input = useRef<HTMLInputElement>(null);
   const table = useSession((state) => state.table);
   const status = useSession((state) => state.status);
   const readable = table !== null && status !== 'failed';
@@ -28,16 +28,16 @@ export function GatherBench() {
       <Section title="Your table">
         <TableWords />
         <Field control="open-file" bare>
-          <Button look="loud" className="w-full" onClick={() => input.current?.click()}>
-            <FileUp className="size-4" aria-hidden /> Choose a file
-          </Button>
-          <FileChooser
-            ref={input}
+          <FileButton
+            look="loud"
+            className="w-full"
             label="Choose a table from this computer"
             accept={tableEndings}
             multiple
-            onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
-          />
+            onFiles={(files) => void services.openFiles(withoutHandle(files))}
+          >
+            <FileUp className="size-4" aria-hidden /> Choose a file
+          </FileButton>
           <p className="mt-2 text-[12px] text-quiet">
             CSV, workbook (XLSX, XLS, ODS) or JSON. Or drop one anywhere on this window, at any step.
           </p>
@@ -88,6 +88,9 @@ export function GatherBench() {
   );
 }
 
+/** Files from a chooser: the browser gives no way back to them. */
+const withoutHandle = (files: readonly File[]) => files.map((file) => ({ file, handle: null }));
+
 function TableWords() {
   const tableName = useProject((project) => project.tables[0]?.name ?? '', '');
   const added = useProject((project) => project.tables[0]?.added.length ?? 0, 0);
@@ -110,22 +113,20 @@ function TableWords() {
 /** Adding files to the table, and reading its file again. */
 function MoreFiles() {
   const services = useServices();
-  const add = useRef<HTMLInputElement>(null);
   const again = useRef<HTMLInputElement>(null);
   const kind = useProject((project) => project.tables[0]?.source.kind ?? 'file', 'file');
   return (
     <div className="flex flex-col gap-3">
       <Field control="add-file" bare>
-        <Button className="w-full" onClick={() => add.current?.click()}>
-          <FilePlus2 className="size-4" aria-hidden /> Add rows or columns from a file
-        </Button>
-        <FileChooser
-          ref={add}
+        <FileButton
+          className="w-full"
           label="Add a file to the table"
           accept={tableEndings}
           multiple
-          onFiles={(files) => void services.addFiles(files.map((file) => ({ file, handle: null })))}
-        />
+          onFiles={(files) => void services.addFiles(withoutHandle(files))}
+        >
+          <FilePlus2 className="size-4" aria-hidden /> Add rows or columns from a file
+        </FileButton>
       </Field>
       {kind === 'file' && (
         <Field control="refresh" bare>

@@ -17,8 +17,7 @@ export function ReadingChoices({ table }: { readonly table: TableSummary }) {
       <NumberField
         control="header-row"
         value={table.headerRow}
-        min={0}
-        max={1000}
+        range={[0, 1000]}
         step={1}
         decimals={0}
         unit=""

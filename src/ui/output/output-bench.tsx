@@ -1,20 +1,21 @@
 'use client';
 
 import { Download, FolderOpen, HardDriveDownload, Save } from 'lucide-react';
-import { useRef } from 'react';
+import type { ReactNode } from 'react';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
-import { FileChooser } from '../parts/file-chooser';
+import { FileButton } from '../parts/file-button';
 import { PickField } from '../parts/pick-field';
 import { SelectField } from '../parts/select-field';
-import { SwitchField } from '../parts/switch-field';
+import { SpecControls, SpecInput } from '../parts/spec-input';
 import { useServices } from '../services';
 import { ManySection } from './many-section';
 import { exportWords, kindNames, type OutputChoice, outputKinds, scaledTo, setChoice as set } from './output-choice';
+import { outputControls, qualityControl } from './output-controls';
 import { type Output, useOutput } from './use-output';
 
-const sides = [480, 720, 1080, 2160];
-const gifSides = [240, 360, 450, 540, 720];
+/** Pixels of the shorter side to choose from. */
+const sides = { side: [480, 720, 1080, 2160], gifSide: [240, 360, 450, 540, 720] } as const;
 
 /** Output: how the film is handed over. What comes of it stands in the centre. */
 export function OutputBench() {
@@ -62,118 +63,67 @@ export function OutputBench() {
 }
 
 function KindFields({ output }: { readonly output: Output }) {
-  const { choice, widthPx, heightPx } = output;
-  const sizeChoices = (list: readonly number[]) =>
-    list.map((px) => {
-      const size = scaledTo(px, widthPx, heightPx);
-      return { value: String(px), label: `${size.widthPx} × ${size.heightPx} pixels` };
-    });
+  const { choice } = output;
+  const kindControls = (
+    <SpecControls specs={outputControls} of={choice} write={(path, next) => set({ [path]: next })} />
+  );
   switch (choice.kind) {
     case 'film':
-      return <FilmFields output={output} sizes={sizeChoices(sides)} />;
+      return <FilmFields output={output} />;
     case 'frames':
-      return <FramesFields choice={choice} sizes={sizeChoices(sides)} />;
+      return (
+        <>
+          <SizeField output={output} of="side" />
+          <Words>Every frame as PNG in a ZIP, with numbered names. Transparency is kept.</Words>
+        </>
+      );
     case 'gif':
-      return <GifFields choice={choice} sizes={sizeChoices(gifSides)} />;
+      return (
+        <>
+          <SizeField output={output} of="gifSide" />
+          {kindControls}
+        </>
+      );
     case 'picture':
-      return <PictureFields choice={choice} />;
+      return (
+        <>
+          {kindControls}
+          <MomentField choice={choice} />
+        </>
+      );
     case 'page':
       return (
-        <p className="text-[12px] leading-snug text-quiet">
+        <Words>
           One HTML file that plays from a folder, without a network: fonts, pictures and values are inside. Readers can
           play, scrub and point at bars.
-        </p>
+        </Words>
       );
     default:
-      return <DataFields choice={choice} />;
+      return kindControls;
   }
 }
 
-interface SizedFieldsProps {
-  readonly choice: OutputChoice;
-  readonly sizes: readonly { value: string; label: string }[];
+function Words({ children }: { readonly children: ReactNode }) {
+  return <p className="text-[12px] leading-snug text-quiet">{children}</p>;
 }
 
-function FramesFields({ choice, sizes }: SizedFieldsProps) {
+/** Pixels of the picture, of the film's own shape. */
+function SizeField({ output, of }: { readonly output: Output; readonly of: keyof typeof sides }) {
+  const { choice, widthPx, heightPx } = output;
   return (
-    <>
-      <SelectField
-        control="film-size"
-        value={String(choice.side)}
-        choices={sizes}
-        onChange={(value) => set({ side: Number(value) })}
-      />
-      <p className="text-[12px] leading-snug text-quiet">
-        Every frame as PNG in a ZIP, with numbered names. Transparency is kept.
-      </p>
-    </>
+    <SelectField
+      control="film-size"
+      value={String(choice[of])}
+      choices={sides[of].map((px) => {
+        const size = scaledTo(px, widthPx, heightPx);
+        return { value: String(px), label: `${size.widthPx} × ${size.heightPx} pixels` };
+      })}
+      onChange={(value) => set({ [of]: Number(value) })}
+    />
   );
 }
 
-function GifFields({ choice, sizes }: SizedFieldsProps) {
-  return (
-    <>
-      <SelectField
-        control="film-size"
-        value={String(choice.gifSide)}
-        choices={sizes}
-        onChange={(value) => set({ gifSide: Number(value) })}
-      />
-      <PickField
-        control="gif-rate"
-        value={String(choice.gifRate)}
-        choices={['10', '20', '25', '50'].map((value) => ({ value, label: value }))}
-        hint="A GIF counts in hundredths of a second, so only these come out even."
-        onChange={(value) => set({ gifRate: Number(value) })}
-      />
-      <PickField
-        control="gif-palette"
-        value={choice.gifPalette}
-        choices={[
-          { value: 'one', label: 'One for all' },
-          { value: 'each', label: 'One for each picture' },
-        ]}
-        hint={choice.gifPalette === 'one' ? 'Quick and small.' : 'Truer for photographs, about twice the size.'}
-        onChange={(gifPalette) => set({ gifPalette })}
-      />
-      <SwitchField control="gif-dither" checked={choice.gifDither} onChange={(gifDither) => set({ gifDither })} />
-    </>
-  );
-}
-
-function DataFields({ choice }: { readonly choice: OutputChoice }) {
-  return (
-    <>
-      <PickField
-        control="data-table"
-        value={choice.table}
-        choices={[
-          { value: 'shaped', label: 'Shaped table' },
-          { value: 'ranking', label: 'Ranking per period' },
-          { value: 'frames', label: 'Values per frame' },
-        ]}
-        onChange={(table) => set({ table })}
-      />
-      <PickField
-        control="data-format"
-        value={choice.tableFormat}
-        choices={[
-          { value: 'csv', label: 'CSV' },
-          { value: 'xlsx', label: 'XLSX' },
-          { value: 'json', label: 'JSON' },
-        ]}
-        onChange={(tableFormat) => set({ tableFormat })}
-      />
-    </>
-  );
-}
-
-interface FilmFieldsProps {
-  readonly output: Output;
-  readonly sizes: readonly { value: string; label: string }[];
-}
-
-function FilmFields({ output, sizes }: FilmFieldsProps) {
+function FilmFields({ output }: { readonly output: Output }) {
   const { choice, formats, format, form, framesPerSec, clear } = output;
   const services = useServices();
   const rate =
@@ -197,67 +147,36 @@ function FilmFields({ output, sizes }: FilmFieldsProps) {
           onChange={(formatId) => set({ formatId })}
         />
       )}
-      <SelectField
-        control="film-size"
-        value={String(choice.side)}
-        choices={sizes}
-        onChange={(value) => set({ side: Number(value) })}
-      />
-      <PickField
-        control="film-quality"
+      <SizeField output={output} of="side" />
+      <SpecInput
+        spec={qualityControl}
         value={choice.quality}
-        choices={[
-          { value: 'light', label: 'Light' },
-          { value: 'good', label: 'Good' },
-          { value: 'best', label: 'Best' },
-        ]}
         hint={`${(rate / 1e6).toFixed(1)} megabits a second at the most.`}
-        onChange={(quality) => set({ quality })}
+        write={(quality) => set({ quality: quality as OutputChoice['quality'] })}
       />
     </>
   );
 }
 
-function PictureFields({ choice }: { readonly choice: OutputChoice }) {
+/** Which moment a picture shows. Only a PDF has pages for several. */
+function MomentField({ choice }: { readonly choice: OutputChoice }) {
+  const pages = choice.picture === 'pdf';
   return (
-    <>
-      <PickField
-        control="picture-type"
-        value={choice.picture}
-        choices={[
-          { value: 'png', label: 'PNG' },
-          { value: 'jpeg', label: 'JPEG' },
-          { value: 'svg', label: 'SVG' },
-          { value: 'pdf', label: 'PDF' },
-        ]}
-        hint={choice.picture === 'svg' ? 'Text stays text; its fonts are inside the file.' : undefined}
-        onChange={(picture) => set({ picture })}
-      />
-      <PickField
-        control="picture-moment"
-        value={choice.moment === 'periods' && choice.picture !== 'pdf' ? 'last' : choice.moment}
-        choices={[
-          { value: 'last', label: 'Last frame' },
-          { value: 'playhead', label: 'At the playhead' },
-          ...(choice.picture === 'pdf' ? [{ value: 'periods' as const, label: 'A page for each period' }] : []),
-        ]}
-        onChange={(moment) => set({ moment })}
-      />
-      {(choice.picture === 'png' || choice.picture === 'jpeg') && (
-        <PickField
-          control="picture-times"
-          value={String(choice.times)}
-          choices={['1', '2', '3', '4'].map((value) => ({ value, label: `${value}×` }))}
-          onChange={(value) => set({ times: Number(value) })}
-        />
-      )}
-    </>
+    <PickField
+      control="picture-moment"
+      value={choice.moment === 'periods' && !pages ? 'last' : choice.moment}
+      choices={[
+        { value: 'last', label: 'Last frame' },
+        { value: 'playhead', label: 'At the playhead' },
+        ...(pages ? [{ value: 'periods' as const, label: 'A page for each period' }] : []),
+      ]}
+      onChange={(moment) => set({ moment })}
+    />
   );
 }
 
 function ProjectSection({ ready }: { readonly ready: boolean }) {
   const services = useServices();
-  const input = useRef<HTMLInputElement>(null);
   return (
     <Section title="The project">
       <p className="text-[12px] leading-snug text-quiet">
@@ -269,15 +188,14 @@ function ProjectSection({ ready }: { readonly ready: boolean }) {
         </Button>
       </Field>
       <Field control="open-project">
-        <Button className="w-full" onClick={() => input.current?.click()}>
-          <FolderOpen className="size-4" aria-hidden /> Open
-        </Button>
-        <FileChooser
-          ref={input}
+        <FileButton
+          className="w-full"
           label="Choose a project file from this computer"
           accept=".plucky"
           onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
-        />
+        >
+          <FolderOpen className="size-4" aria-hidden /> Open
+        </FileButton>
       </Field>
     </Section>
   );

@@ -38,8 +38,7 @@ export function BeatSection() {
       <NumberField
         control="beat"
         value={weight}
-        min={paceLimits.weight[0]}
-        max={paceLimits.weight[1]}
+        range={paceLimits.weight}
         step={0.1}
         unit="times"
         onChange={(value, gesture) => setBeatWeight(key, value, gesture)}
@@ -92,8 +91,7 @@ function SpanField() {
     <NumberField
       control="span-sec"
       value={to - from}
-      min={0.05}
-      max={keepsRun ? (runTo - runFrom) * MOST_OF_RUN : 600}
+      range={[0.05, keepsRun ? (runTo - runFrom) * MOST_OF_RUN : 600]}
       step={0.25}
       unit="s"
       onChange={set}

@@ -1,7 +1,6 @@
 'use client';
 
 import { Plus, Trash2 } from 'lucide-react';
-import { useRef } from 'react';
 import type { Caption } from '@/core/project/film-parts';
 import { projectLimits } from '@/core/project/limits';
 import { changeCaption, momentAt, removeCaption } from '@/state/edit-film';
@@ -12,7 +11,7 @@ import { Button, IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
 import { Controls } from '../parts/control';
 import { Field, Section } from '../parts/field';
-import { FileChooser } from '../parts/file-chooser';
+import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
 import { TextField } from '../parts/text-field';
 import { TokenMenu } from '../parts/token-menu';
@@ -27,7 +26,6 @@ export function CaptionSection() {
   const placed = useSession((state) => state.overview?.captions);
   const picked = useSession((state) => state.pickedCaption);
   const span = useSession((state) => state.span);
-  const file = useRef<HTMLInputElement>(null);
   const times = new Map(placed?.map((caption) => [caption.id, caption]));
   const ordered = [...captions].sort((a, b) => (times.get(a.id)?.fromSec ?? 0) - (times.get(b.id)?.fromSec ?? 0));
   const chosen = captions.find(({ id }) => id === picked);
@@ -84,14 +82,14 @@ export function CaptionSection() {
             <Button disabled={captions.length === 0} onClick={() => saveCaptions('vtt')}>
               Save WebVTT
             </Button>
-            <Button onClick={() => file.current?.click()}>Read a file</Button>
+            <FileButton
+              label="File of captions"
+              accept=".srt,.vtt"
+              onFiles={([picked]) => picked && void loadCaptions(picked)}
+            >
+              Read a file
+            </FileButton>
           </div>
-          <FileChooser
-            ref={file}
-            label="File of captions"
-            accept=".srt,.vtt"
-            onFiles={([picked]) => picked && void loadCaptions(picked)}
-          />
         </Field>
       </Fold>
     </Section>

@@ -32,6 +32,7 @@ export function LengthSection() {
   const whole = overview?.lengthSec ?? pace.length.sec;
   const stillSec = pace.holdStartSec + pace.holdEndSec + buildSec(pace.opening) + buildSec(pace.closing);
   const [runFrom, runTo] = overview ? runRange({ ...overview, restShare: pace.restShare }) : [0, 0];
+  const [leastSec, mostSec] = paceLimits.periodSec;
   const each = overview ? (runTo - runFrom) / stepCount : pace.length.sec;
   const setLength = (by: 'whole' | 'period') => (sec: number, gesture: string | null) =>
     editChart((chart) => {
@@ -46,8 +47,7 @@ export function LengthSection() {
       <NumberField
         control="length"
         value={whole}
-        min={paceLimits.lengthSec[0]}
-        max={paceLimits.lengthSec[1]}
+        range={paceLimits.lengthSec}
         step={0.5}
         unit="s"
         onChange={setLength('whole')}
@@ -55,11 +55,7 @@ export function LengthSection() {
       <NumberField
         control="period-sec"
         value={each}
-        min={paceLimits.periodSec[0]}
-        max={Math.max(
-          paceLimits.periodSec[0],
-          Math.min(paceLimits.periodSec[1], (paceLimits.lengthSec[1] - stillSec) / stepCount),
-        )}
+        range={[leastSec, Math.max(leastSec, Math.min(mostSec, (paceLimits.lengthSec[1] - stillSec) / stepCount))]}
         step={0.05}
         decimals={3}
         unit="s"

@@ -7,13 +7,8 @@ import { putAt, valueAt } from '@/core/project/document-value';
 import { editChart } from '@/state/current';
 import { specApplies, specOf } from '../controls';
 import { useChart } from '../use-state';
-import { ColourField } from './colour-field';
 import { Fold } from './fold';
-import { NumberField } from './number-field';
-import { PickField } from './pick-field';
-import { SelectField } from './select-field';
-import { SwitchField } from './switch-field';
-import { TextField } from './text-field';
+import { SpecInput } from './spec-input';
 
 interface ControlProps {
   readonly id: string;
@@ -33,86 +28,7 @@ export function Control({ id, unit, hint, at }: ControlProps) {
   if (!applies) return null;
   const write = (next: unknown, gesture: string | null = null) =>
     editChart((chart) => putAt(chart, path, next), gesture);
-  return <Input spec={spec} value={value} unit={unit} hint={hint ?? spec.hint} write={write} />;
-}
-
-interface InputProps {
-  readonly spec: ControlSpec;
-  readonly value: unknown;
-  readonly unit: string | undefined;
-  readonly hint: ReactNode;
-  readonly write: (next: unknown, gesture?: string | null) => void;
-}
-
-/** One component for each kind of control. */
-function Input({ spec, value, unit, hint, write }: InputProps) {
-  const { id, input } = spec;
-  switch (input.kind) {
-    case 'number': {
-      const times = input.times ?? 1;
-      const [low, high] = input.range;
-      return (
-        <NumberField
-          control={id}
-          value={Number(value) * times}
-          min={low * times}
-          max={high * times}
-          step={input.step}
-          unit={unit ?? input.unit}
-          {...(input.decimals === undefined ? {} : { decimals: input.decimals })}
-          onChange={(next, gesture) => write(next / times, gesture)}
-        />
-      );
-    }
-    case 'pick': {
-      const chosen = input.choices.find((choice) => choice.value === value);
-      return (
-        <PickField
-          control={id}
-          value={String(value)}
-          choices={input.choices}
-          hint={chosen?.hint ?? hint}
-          onChange={(next) => write(next)}
-        />
-      );
-    }
-    case 'select':
-      return (
-        <SelectField
-          control={id}
-          value={String(value)}
-          choices={input.choices}
-          hint={hint}
-          onChange={(next) => write(next)}
-        />
-      );
-    case 'switch':
-      return <SwitchField control={id} checked={value === true} onChange={(next) => write(next)} />;
-    case 'colour':
-      return (
-        <ColourField
-          control={id}
-          value={(value as string | null) ?? null}
-          {...(input.automatic === undefined ? {} : { automatic: input.automatic, onAutomatic: () => write(null) })}
-          onChange={write}
-        />
-      );
-    case 'made':
-      // The section that is made for it draws it.
-      return null;
-    default:
-      return (
-        <TextField
-          control={id}
-          value={String(value ?? '')}
-          maxLength={input.maxLength}
-          {...(input.placeholder === undefined ? {} : { placeholder: input.placeholder })}
-          {...(input.lines === undefined ? {} : { lines: input.lines })}
-          {...(input.row === undefined ? {} : { row: input.row })}
-          onChange={write}
-        />
-      );
-  }
+  return <SpecInput spec={spec} value={value} unit={unit} hint={hint} write={write} />;
 }
 
 /** Several controls, one under the other. */

@@ -8,8 +8,8 @@ import { Field } from './field';
 interface NumberFieldProps {
   readonly control: ControlId;
   readonly value: number;
-  readonly min: number;
-  readonly max: number;
+  /** Both ends included. */
+  readonly range: readonly [min: number, max: number];
   /** What one press of an arrow key adds. */
   readonly step: number;
   readonly unit: string;
@@ -23,7 +23,8 @@ const DRAG_PX = 4;
 
 /** A number: typed, stepped with arrow keys, or dragged sideways on its unit. Says why when it clamps. */
 export function NumberField(props: NumberFieldProps) {
-  const { control, value, min, max, step, unit, decimals = 2, disabled, onChange } = props;
+  const { control, value, range, step, unit, decimals = 2, disabled, onChange } = props;
+  const [min, max] = range;
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const [why, setWhy] = useState('');

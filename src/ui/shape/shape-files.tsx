@@ -1,9 +1,8 @@
 'use client';
 
-import { useRef } from 'react';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
-import { FileChooser } from '../parts/file-chooser';
+import { FileButton } from '../parts/file-button';
 import { useServices } from '../services';
 
 const formats = ['csv', 'xlsx', 'json'] as const;
@@ -11,7 +10,6 @@ const formats = ['csv', 'xlsx', 'json'] as const;
 /** The steps, and what comes of them, as files. */
 export function ShapeFiles() {
   const services = useServices();
-  const input = useRef<HTMLInputElement>(null);
   return (
     <Section title="Files">
       <Field control="steps-file" hint="Open JSON; runs on another table with the same columns.">
@@ -19,15 +17,14 @@ export function ShapeFiles() {
           <Button className="grow" onClick={services.saveSteps}>
             Save the steps
           </Button>
-          <Button className="grow" onClick={() => input.current?.click()}>
-            Load steps
-          </Button>
-          <FileChooser
-            ref={input}
+          <FileButton
+            className="grow"
             label="Load steps from a file"
             accept=".json"
             onFiles={([file]) => file && void services.loadSteps(file)}
-          />
+          >
+            Load steps
+          </FileButton>
         </div>
       </Field>
       <Field control="shaped-file" hint="One row a period, one column a category.">

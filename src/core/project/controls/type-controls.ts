@@ -12,7 +12,7 @@ export const typeControls: readonly ControlSpec[] = [
     ...type('weight'),
     label: 'Weight',
     words: 'bold thin',
-    input: { kind: 'number', range: [100, 900], step: 100, unit: '', decimals: 0 },
+    input: { kind: 'number', range: projectLimits.fontWeight, step: 100, unit: '', decimals: 0 },
   },
   { id: 'type-italic', ...type('italic'), label: 'Italic', words: 'slanted', input: { kind: 'switch' } },
   { id: 'type-capitals', ...type('capitals'), label: 'Capitals', words: 'uppercase', input: { kind: 'switch' } },

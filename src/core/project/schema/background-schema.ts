@@ -1,3 +1,4 @@
+import { projectLimits } from '../limits';
 import { byKind, colour, name, number, oneOf, share } from './parts';
 
 const base = colour('The colour under everything; of two colours the first one');
@@ -9,7 +10,7 @@ export const backgroundSchema = byKind({
   clear: ['Nothing, for laying over footage; the colour only decides the inks', { colour: base }],
   linear: [
     'A gradient along a line',
-    { colour: base, to, angleDeg: number([-360, 360], 'degrees', 'Turns from left-to-right (0) clockwise') },
+    { colour: base, to, angleDeg: number(projectLimits.angleDeg, 'degrees', 'Turns from left-to-right (0) clockwise') },
   ],
   radial: ['A gradient from the middle', { colour: base, to }],
   picture: [
@@ -19,7 +20,7 @@ export const backgroundSchema = byKind({
       pictureId: name('Which of the project’s pictures; empty while none is chosen'),
       fit: oneOf(['fill', 'fit'], 'Fills the stage, or shows all of the picture'),
       dim: share('How much of the colour lies over the picture'),
-      blur: number([0, 10], '% of the shorter side', 'How blurred the picture is'),
+      blur: number(projectLimits.backgroundBlur, '% of the shorter side', 'How blurred the picture is'),
     },
   ],
 })

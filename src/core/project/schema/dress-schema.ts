@@ -6,7 +6,7 @@ import { colour, colourOrNull, family, flag, number, oneOf, record, share, whole
 const textStyle = (what: string, range: readonly [number, number], unit: '% of the shorter side' | 'times') =>
   Joi.object({
     family: family(`Family of ${what}`),
-    weight: whole([100, 900], '', `Weight of ${what}; a family that lacks it takes its nearest`),
+    weight: whole(projectLimits.fontWeight, '', `Weight of ${what}; a family that lacks it takes its nearest`),
     italic: flag(`Slants ${what}`),
     size: number(range, unit, `Size of ${what}`),
     capitals: flag(`Writes ${what} in capitals`),

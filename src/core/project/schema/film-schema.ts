@@ -9,7 +9,8 @@ const moment = Joi.object({
   periodKey: name('The period at which the beat starts'),
   share: share('How far into the beat'),
 });
-const offset = (direction: string) => number([-500, 500], '% of the shorter side', `Distance ${direction}`);
+const offset = (direction: string) =>
+  number(projectLimits.extraOffset, '% of the shorter side', `Distance ${direction}`);
 
 const extra = Joi.object({
   id: id('Names the extra within the film'),
@@ -33,11 +34,11 @@ const extra = Joi.object({
   height: number(projectLimits.extraSize, '% of the shorter side', 'Height'),
   opacity: share('How opaque it is'),
   colour: colour('Its colour'),
-  stroke: number([0, 20], '% of the shorter side', 'Width of lines; 0 fills a box'),
+  stroke: number(projectLimits.extraStroke, '% of the shorter side', 'Width of lines; 0 fills a box'),
   pictureId: name('Which of the project’s pictures'),
   text: text('Its words; they may hold tokens'),
   fontFamily: family('Family of its type'),
-  fontWeight: whole([100, 900], '', 'Weight of its type'),
+  fontWeight: whole(projectLimits.fontWeight, '', 'Weight of its type'),
   behind: flag('Lies behind the chart'),
   from: moment.allow(null).required().description('When it comes; null is there from the start'),
   to: moment.allow(null).required().description('When it goes; null stays to the end'),
