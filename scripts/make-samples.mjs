@@ -1,16 +1,6 @@
 // Makes the tables of the Saltmere Isles, which do not exist. Seeded, so that every run writes the same files.
 import { writeFileSync } from 'node:fs';
-
-/** A small seeded generator (mulberry32), in [0, 1). */
-function random(seed) {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { random } from './lib/random.mjs';
 
 const write = (name, rows) =>
   writeFileSync(`public/samples/${name}`, `${rows.map((row) => row.join(',')).join('\n')}\n`);

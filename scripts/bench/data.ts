@@ -6,17 +6,7 @@ import type { Project } from '@/core/project/project';
 import type { Cube } from '@/core/shaping/cube';
 import { fieldsOf } from '@/core/shaping/fields';
 import { noReadingChoice } from '@/core/table/reader';
-
-/** A seeded generator (mulberry32), in [0, 1). */
-function random(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { random } from '../lib/random.mjs';
 
 /** A table of random walks. */
 export function walkCube(periodCount: number, categoryCount: number): Cube {

@@ -1,6 +1,7 @@
 import { families } from '@/core/families/registry';
 import type { ControlSpec } from '@/core/project/control-spec';
 import { extraControls } from '@/core/project/controls/extra-controls';
+import { gapControl } from '@/core/project/controls/shape-controls';
 import { stageControls } from '@/core/project/controls/stage-controls';
 import { valueAt } from '@/core/project/document-value';
 import { dressControls } from '@/core/project/dress-controls';
@@ -92,7 +93,6 @@ const madeByHand: readonly ControlEntry[] = [
     step: 'pace',
     words: 'lead changes records entries exits climbs falls reigns events',
   },
-  { id: 'gaps', label: 'Missing values', step: 'shape', words: 'gaps bridge carry zero absent' },
   { id: 'picture-column', label: 'Picture from', step: 'shape', words: 'image flag column country' },
   {
     id: 'output-kind',
@@ -115,6 +115,7 @@ const madeByHand: readonly ControlEntry[] = [
 /** Controls that are drawn from their specifications: those that all families share, and those of each. */
 const specs: readonly ControlSpec[] = [
   ...dressControls,
+  gapControl,
   ...stageControls,
   ...extraControls,
   ...paceControls,

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { goTo, openApp, openFile, pause, raceTable, reloadKept, shownFrame, words } from './support';
+import { goTo, openApp, openFile, pause, raceTable, reloadKept, selectSpan, shownFrame, words } from './support';
 
 test.beforeEach(async ({ page }) => {
   await openApp(page);
@@ -28,13 +28,7 @@ test('moments are listed, gone to, slowed down at and captioned in words of oneâ
 });
 
 test('captions are written over a span, and come and go as SubRip and WebVTT', async ({ page }) => {
-  const strip = page.getByRole('slider', { name: 'Playhead' });
-  const box = await strip.boundingBox();
-  if (!box) throw new Error('no strip');
-  await page.mouse.move(box.x + box.width * 0.25, box.y + 5);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width * 0.5, box.y + 5, { steps: 4 });
-  await page.mouse.up();
+  await selectSpan(page, 0.25, 0.5);
   await page.getByRole('button', { name: 'Pause', exact: true }).click();
   await page.getByRole('button', { name: 'Caption here' }).click();
   await page.getByLabel('Text of the caption').fill('In {period}, {leader}');
@@ -64,13 +58,7 @@ test('captions are written over a span, and come and go as SubRip and WebVTT', a
 test('beats are selected and given seconds, follow the calendar, and slow down where places change', async ({
   page,
 }) => {
-  const strip = page.getByRole('slider', { name: 'Playhead' });
-  const box = await strip.boundingBox();
-  if (!box) throw new Error('no strip');
-  await page.mouse.move(box.x + box.width * 0.1, box.y + 5);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width * 0.3, box.y + 5, { steps: 4 });
-  await page.mouse.up();
+  await selectSpan(page, 0.1, 0.3);
   await page.getByRole('button', { name: 'Pause', exact: true }).click();
   const seconds = page.getByRole('spinbutton', { name: 'Selected beats last' });
   await expect(seconds).toHaveValue('3');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { goTo, openApp, openFile, pause, raceTable, shownFrame, words } from './support';
+import { goTo, openApp, openFile, pause, raceTable, selectSpan, shownFrame, words } from './support';
 
 test.beforeEach(async ({ page }) => {
   await openApp(page);
@@ -49,13 +49,7 @@ test('plays to the end and stays there when loop is off', async ({ page }) => {
 });
 
 test('plays a selected span over and over', async ({ page }) => {
-  const strip = page.getByRole('slider', { name: 'Playhead' });
-  const box = await strip.boundingBox();
-  if (!box) throw new Error('no strip');
-  await page.mouse.move(box.x + box.width * 0.5, box.y + 5);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width * 0.55, box.y + 5, { steps: 4 });
-  await page.mouse.up();
+  await selectSpan(page, 0.5, 0.55);
   await expect(page.getByRole('button', { name: /Loop 0:0[34].* to 0:04/ })).toBeVisible();
   const seen = new Set<number>();
   for (let i = 0; i < 40; i++) {

@@ -40,6 +40,16 @@ export async function shownFrame(page: Page): Promise<number> {
   return Number(/frame (\d+)/.exec(text)?.[1]);
 }
 
+/** Selects a span of the film by a drag along the upper edge of the strip; both ends are shares of its width. */
+export async function selectSpan(page: Page, from: number, to: number): Promise<void> {
+  const box = await page.getByRole('slider', { name: 'Playhead' }).boundingBox();
+  if (!box) throw new Error('There is no strip.');
+  await page.mouse.move(box.x + box.width * from, box.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * to, box.y + 5, { steps: 4 });
+  await page.mouse.up();
+}
+
 /** A small table of our own, in which Alpha overtakes Bravo and is overtaken again. */
 export const raceTable = `season,boat,points
 2010,Alpha,10

@@ -61,3 +61,9 @@ export function choices(pairs: readonly (readonly [value: string, label: string,
 
 /** A share that is shown in percent. */
 export const percentInput = { kind: 'number', range: [0, 1], step: 5, unit: '%', times: 100, decimals: 0 } as const;
+
+/** Where a strip of words stands. */
+export const aboveOrBelow = choices([
+  ['top', 'Above the chart'],
+  ['bottom', 'Below it'],
+]);

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { type Outcome, refuse } from '../table/issue';
+import { parsedJson } from '../table/parsed-json';
 import type { Background } from './background';
 import type { Dress } from './dress';
 import type { Migration } from './migrations/migration';
@@ -54,12 +55,9 @@ export function writeLook(look: Look): string {
 
 /** Reads a look's file; every fault is listed with its path. */
 export function readLook(text: string): Outcome<Look> {
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch (error) {
-    return refuse('broken-json', `The look is not valid JSON: ${(error as Error).message}.`);
-  }
+  const parsed = parsedJson(text, 'The look');
+  if (!parsed.ok) return parsed;
+  const { value: data } = parsed;
   const document = (typeof data === 'object' && data !== null ? data : {}) as Record<string, unknown>;
   if (document.format !== 'plucky-tempo-look')
     return refuse('not-a-look', 'This is not a look. Choose a file that was saved from the shelf of looks in Dress.');

@@ -1,5 +1,5 @@
 import { paceLimits } from '../pace/pace';
-import { type ControlSpec, choices, percentInput } from './control-spec';
+import { aboveOrBelow, type ControlSpec, choices, percentInput } from './control-spec';
 
 const step = 'pace' as const;
 const seconds = (range: readonly [number, number]) => ({ kind: 'number', range, step: 0.1, unit: 's' }) as const;
@@ -225,10 +225,7 @@ const captionControls: readonly ControlSpec[] = [
     words: 'position',
     input: {
       kind: 'pick',
-      choices: choices([
-        ['top', 'Above the chart'],
-        ['bottom', 'Below it'],
-      ]),
+      choices: aboveOrBelow,
     },
   },
   {

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { type Issue, type Outcome, refuse } from '../table/issue';
+import { parsedJson } from '../table/parsed-json';
 import { periodChoices } from '../table/periods/recognise-periods';
 import { type Fields, tableShapes } from './fields';
 import type { Step } from './steps/step';
@@ -48,12 +49,9 @@ export function writeStepsFile(fields: Fields, steps: readonly Step[]): string {
 
 /** Reads a step file; every fault is listed with its path. */
 export function readStepsFile(text: string): Outcome<StepsFile> {
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch (error) {
-    return refuse('broken-json', `The step file is not valid JSON: ${(error as Error).message}.`);
-  }
+  const parsed = parsedJson(text, 'The step file');
+  if (!parsed.ok) return parsed;
+  const { value: data } = parsed;
   const format = typeof data === 'object' && data !== null ? (data as { format?: unknown }).format : undefined;
   if (format !== 'plucky-tempo-steps') {
     return refuse('not-steps', 'This is not a file of preparation steps. Choose one that was saved in Shape.');

@@ -58,6 +58,23 @@ export function textColumn(column: Column): TextColumn {
   return made;
 }
 
+/**
+ * Gives each text its place in a dictionary, which it adds new ones to.
+ *
+ * @param texts The dictionary; its first text is the empty one.
+ * @param codeOf Places that are known from before.
+ */
+export function coderOf(texts: string[], codeOf = new Map<string, number>()): (text: string) => number {
+  codeOf.set('', 0);
+  return (text) => {
+    const known = codeOf.get(text);
+    if (known !== undefined) return known;
+    const code = texts.push(text) - 1;
+    codeOf.set(text, code);
+    return code;
+  };
+}
+
 /** Codes a column from the texts of its rows. */
 export function encodeTexts(
   name: string,
@@ -65,19 +82,10 @@ export function encodeTexts(
   textOf: (row: number) => string,
   typed = false,
 ): TextColumn {
-  const codeOf = new Map<string, number>([['', 0]]);
   const texts = [''];
+  const codeOf = coderOf(texts);
   const codes = new Uint32Array(rowCount);
-  for (let row = 0; row < rowCount; row++) {
-    const text = textOf(row);
-    let code = codeOf.get(text);
-    if (code === undefined) {
-      code = texts.length;
-      texts.push(text);
-      codeOf.set(text, code);
-    }
-    codes[row] = code;
-  }
+  for (let row = 0; row < rowCount; row++) codes[row] = codeOf(textOf(row));
   return { kind: 'text', name, codes, texts, typed };
 }
 

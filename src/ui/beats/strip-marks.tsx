@@ -1,8 +1,10 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import type { FilmOverview } from '@/core/film/overview';
 import { setSession } from '@/state/session';
 import { goToControl } from '../go-to';
+import { cx } from '../parts/class-names';
 import { useServices } from '../services';
 import { clockWords } from './time-words';
 
@@ -29,6 +31,58 @@ function useVisit(): (timeSec: number) => void {
   return (timeSec) => void studio.playback.pause().then(() => studio.playback.seek(timeSec));
 }
 
+interface PlaceProps {
+  readonly overview: FilmOverview;
+  readonly timeSec: number;
+  readonly words: string;
+  readonly className: string;
+  readonly children?: ReactNode;
+}
+
+/** A place of the strip to go to. */
+function Place({ overview, timeSec, words, className, children }: PlaceProps) {
+  const visit = useVisit();
+  const said = `${words} at ${clockWords(timeSec)}`;
+  return (
+    <button
+      type="button"
+      tabIndex={-1}
+      title={said}
+      aria-label={said}
+      className={cx('absolute top-0 h-4 w-3 -translate-x-1/2', className)}
+      style={{ left: percentOf(overview)(timeSec) }}
+      onClick={() => visit(timeSec)}
+    >
+      {children}
+    </button>
+  );
+}
+
+const signs: Readonly<Record<string, string>> = { record: '◆', climb: '▲', fall: '▼' };
+
+function Moments({ overview }: StripMarksProps) {
+  return overview.moments.map(
+    ({ id, kind, timeSec, words }) =>
+      signs[kind] && (
+        <Place
+          key={id}
+          overview={overview}
+          timeSec={timeSec}
+          words={`${words},`}
+          className="grid place-items-center font-mono text-[10px] text-spruce"
+        >
+          {signs[kind]}
+        </Place>
+      ),
+  );
+}
+
+function Leads({ overview }: StripMarksProps) {
+  return overview.leads.map(({ timeSec, name }) => (
+    <Place key={timeSec} overview={overview} timeSec={timeSec} words={`${name} takes the lead`} className="" />
+  ));
+}
+
 function Captions({ overview }: StripMarksProps) {
   const visit = useVisit();
   const percent = percentOf(overview);
@@ -51,52 +105,6 @@ function Captions({ overview }: StripMarksProps) {
         >
           {caption.text}
         </button>
-      ))}
-    </>
-  );
-}
-
-function Moments({ overview }: StripMarksProps) {
-  const visit = useVisit();
-  const percent = percentOf(overview);
-  return (
-    <>
-      {overview.moments
-        .filter(({ kind }) => kind === 'record' || kind === 'climb' || kind === 'fall')
-        .map(({ id, kind, timeSec, words }) => (
-          <button
-            key={id}
-            type="button"
-            tabIndex={-1}
-            title={`${words}, at ${clockWords(timeSec)}`}
-            aria-label={`${words}, at ${clockWords(timeSec)}`}
-            className="absolute top-0 grid h-4 w-3 -translate-x-1/2 place-items-center font-mono text-[10px] text-spruce"
-            style={{ left: percent(timeSec) }}
-            onClick={() => visit(timeSec)}
-          >
-            {kind === 'record' ? '◆' : kind === 'climb' ? '▲' : '▼'}
-          </button>
-        ))}
-    </>
-  );
-}
-
-function Leads({ overview }: StripMarksProps) {
-  const visit = useVisit();
-  const percent = percentOf(overview);
-  return (
-    <>
-      {overview.leads.map(({ timeSec, name }) => (
-        <button
-          key={timeSec}
-          type="button"
-          tabIndex={-1}
-          title={`${name} takes the lead at ${clockWords(timeSec)}`}
-          aria-label={`${name} takes the lead at ${clockWords(timeSec)}`}
-          className="absolute top-0 h-4 w-3 -translate-x-1/2"
-          style={{ left: percent(timeSec) }}
-          onClick={() => visit(timeSec)}
-        />
       ))}
     </>
   );

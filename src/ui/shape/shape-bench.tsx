@@ -1,14 +1,12 @@
 'use client';
 
-import type { ReactNode } from 'react';
-import { editChart } from '@/state/current';
 import { setSession } from '@/state/session';
 import { useProblems } from '../gather/problem-list';
 import { goToControl } from '../go-to';
 import { Button } from '../parts/button';
+import { Control } from '../parts/control';
 import { Section } from '../parts/field';
-import { PickField } from '../parts/pick-field';
-import { useChart, useSession } from '../use-state';
+import { useSession } from '../use-state';
 import { FieldChoices } from './field-choices';
 import { ShapeFiles } from './shape-files';
 import { StepList } from './step-list';
@@ -16,31 +14,15 @@ import { Suggestions } from './suggestions';
 
 /** Shape: which columns hold what, and the steps from the table to the chart's values. */
 export function ShapeBench() {
-  const gaps = useChart((chart) => chart.gaps);
   const table = useSession((state) => state.table);
-  if (!table || !gaps) return null;
+  if (!table) return null;
   return (
     <>
       <FieldChoices />
       <Suggestions />
       <StepList />
       <Section title="Gaps">
-        <PickField
-          control="gaps"
-          value={gaps}
-          choices={[
-            { value: 'bridge', label: 'Bridge' },
-            { value: 'carry', label: 'Carry on' },
-            { value: 'zero', label: 'Zero' },
-            { value: 'absent', label: 'Absent' },
-          ]}
-          hint={gapWords[gaps]}
-          onChange={(value) =>
-            editChart((chart) => {
-              chart.gaps = value;
-            })
-          }
-        />
+        <Control id="gaps" />
         <Button onClick={() => setSession({ shapeView: 'gaps', shownStep: null })}>Show the gaps on a map</Button>
       </Section>
       <Outcome />
@@ -48,13 +30,6 @@ export function ShapeBench() {
     </>
   );
 }
-
-const gapWords: Record<string, ReactNode> = {
-  bridge: 'Between two known values, the missing ones follow the line between them.',
-  carry: 'The last known value stays until the next one.',
-  zero: 'A missing value between two known ones counts as 0.',
-  absent: 'The bar leaves the stage while its value is missing.',
-};
 
 /** What comes of it all, in numbers. */
 function Outcome() {

@@ -1,4 +1,4 @@
-import { type ControlSpec, choices } from '../control-spec';
+import { aboveOrBelow, type ControlSpec, choices } from '../control-spec';
 import { projectLimits } from '../limits';
 
 const step = 'dress' as const;
@@ -91,10 +91,7 @@ export const axisControls: readonly ControlSpec[] = [
     words: 'position',
     input: {
       kind: 'pick',
-      choices: choices([
-        ['top', 'Above the chart'],
-        ['bottom', 'Below it'],
-      ]),
+      choices: aboveOrBelow,
     },
   },
   {

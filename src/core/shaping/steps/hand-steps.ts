@@ -3,6 +3,7 @@ import {
   blankColumn,
   type Column,
   cellText,
+  coderOf,
   gather,
   mapTexts,
   renamed,
@@ -69,12 +70,12 @@ function editColumn(column: Column, table: Table, edits: readonly CellEdit[]) {
   const source = textColumn(column);
   const codes = source.codes.slice();
   const texts = source.texts.slice();
-  const codeOf = new Map<string, number>();
+  const known = new Map<string, number>();
   const wanted = new Set(edits.map(({ text }) => text.trim()));
   texts.forEach((text, code) => {
-    if (wanted.has(text)) codeOf.set(text, code);
+    if (wanted.has(text)) known.set(text, code);
   });
-  codeOf.set('', 0);
+  const codeOf = coderOf(texts, known);
   const lost: CellEdit[] = [];
   const places = edits.length > 20 ? placesOf(table, new Set(edits.map(({ row }) => row))) : null;
   for (const edit of edits) {
@@ -86,13 +87,7 @@ function editColumn(column: Column, table: Table, edits: readonly CellEdit[]) {
       lost.push(edit);
       continue;
     }
-    let code = codeOf.get(text);
-    if (code === undefined) {
-      code = texts.length;
-      texts.push(text);
-      codeOf.set(text, code);
-    }
-    codes[place] = code;
+    codes[place] = codeOf(text);
   }
   const changed: TextColumn = { ...source, codes, texts: withoutUnused(texts, codes, source.texts.length) };
   return { changed, lost };

@@ -1,0 +1,1 @@
+export function random(seed: number): () => number;
