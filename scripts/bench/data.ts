@@ -44,8 +44,7 @@ export function benchProject(places: number, secPerPeriod: number, change: Parti
   };
   const pace = { ...chart.pace, length: { by: 'period' as const, sec: secPerPeriod } };
   return defaultProject(
-    'p',
-    'Bench',
+    { id: 'p', name: 'Bench' },
     { id: 't', name: 'Bench', source, added: [], steps: [] },
     { ...chart, text, pace, own: { ...(chart.own as RankedBarsOwn), places }, ...change },
   );

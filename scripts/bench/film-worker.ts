@@ -135,7 +135,7 @@ function openBench(): Bench {
   if (bench) return bench;
   const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx));
   const { film, resources } = prepare(context);
-  const painter = createFramePainter(film, size.widthPx, size.heightPx, context, resources);
+  const painter = createFramePainter(film, context, resources);
   const count = workerCount('avc', navigator.hardwareConcurrency);
   const helpers = Array.from({ length: count }, () => new Worker(self.location.href));
   bench = { context, film, resources, painter, helpers };
@@ -241,7 +241,7 @@ let studio: Promise<Studio> | null = null;
 async function openStudio(): Promise<Studio> {
   const context = context2d(new OffscreenCanvas(size.widthPx, size.heightPx));
   const { film, resources } = prepare(context);
-  const painter = createFramePainter(film, size.widthPx, size.heightPx, context, resources);
+  const painter = createFramePainter(film, context, resources);
   const ready: VideoFrame[] = [];
   for (let i = 0; i < READY; i++) ready.push(await painter.paint(FIRST + i));
   const pixels = await pixelFrames(context, film, resources);
@@ -259,13 +259,7 @@ async function makeSpan({ from, to, source }: { from: number; to: number; source
     painted.close();
     return frame;
   };
-  const span = await encoder.encode(
-    from,
-    to,
-    paint,
-    async () => undefined,
-    () => undefined,
-  );
+  const span = await encoder.encode({ from, to }, paint);
   worker.postMessage(
     span,
     span.chunks.map(({ data }) => data),

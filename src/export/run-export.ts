@@ -51,12 +51,13 @@ export async function runExport(order: ExportOrder, setting: ExportSetting): Pro
   if (form.kind === 'frames') {
     const file = await setting.openFile(order.fileName);
     try {
-      const size = {
+      const frames = {
         ...form,
+        name: order.fileName.replace(/\.zip$/, ''),
         from: form.from ?? 0,
         to: Math.min(form.to ?? Number.POSITIVE_INFINITY, room.film.frameCount),
       };
-      await zipFrames(room, size, order.fileName.replace(/\.zip$/, ''), (piece) => file.append(piece), setting);
+      await zipFrames(room, frames, (piece) => file.append(piece), setting);
       return await file.finish();
     } catch (error) {
       await file.discard();

@@ -24,7 +24,7 @@ const api: SpanWorkerApi = {
     report = onFrames;
     const room = await openRoom(order, worker.fonts);
     const context = contextOf(job.widthPx, job.heightPx, false);
-    painter = createFramePainter(room.film, job.widthPx, job.heightPx, context, room.resources);
+    painter = createFramePainter(room.film, context, room.resources);
     encoder = await SpanEncoder.open({ ...job, format: filmFormat(job.format.id) });
   },
   async encode(from, to) {
@@ -39,13 +39,7 @@ const api: SpanWorkerApi = {
       report(done);
     };
     try {
-      const span = await encode.encode(
-        from,
-        to,
-        (frame) => paint.paint(frame),
-        () => running,
-        onFrame,
-      );
+      const span = await encode.encode({ from, to }, (frame) => paint.paint(frame), { gate: () => running, onFrame });
       return Comlink.transfer(
         { ok: true as const, span },
         span.chunks.map(({ data }) => data),

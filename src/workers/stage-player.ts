@@ -149,15 +149,9 @@ export class StagePlayer {
     const job = { format, widthPx, heightPx, framesPerSec, quality: 'good' as const, from, to };
     try {
       const encoder = await SpanEncoder.open(job);
-      const painter = createFramePainter(film, widthPx, heightPx, contextOf(widthPx, heightPx, false), this.resources);
+      const painter = createFramePainter(film, contextOf(widthPx, heightPx, false), this.resources);
       const startedMs = performance.now();
-      await encoder.encode(
-        from,
-        to,
-        (frame) => painter.paint(frame),
-        async () => undefined,
-        () => undefined,
-      );
+      await encoder.encode({ from, to }, (frame) => painter.paint(frame));
       encoder.close();
       return ((to - from) * 1000) / (performance.now() - startedMs);
     } catch {

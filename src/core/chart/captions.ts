@@ -77,7 +77,7 @@ export function captionNodes(
   const font = fontOf(style, sizePx);
   const { panel } = dress.captions;
   const padPx = panel ? sizePx * 0.6 : 0;
-  const lines = wrapText(cased(words, style), font, box.widthPx - 2 * padPx, 2, measure);
+  const lines = wrapText(cased(words, style), { font, widthPx: box.widthPx - 2 * padPx, maxLines: 2 }, measure);
   if (lines.length === 0 || opacity <= 0) return [];
   const subject = { part: 'caption' as const };
   const widest = Math.max(...lines.map((line) => measure(line, font)));

@@ -76,7 +76,7 @@ function drawn(extra: Extra, box: Box, opacity: number, { stage, wordsOf, measur
     const style = extra.stroke > 0 ? { stroke: extra.colour, strokeWidthPx } : { fill: extra.colour };
     return [{ kind: 'rect', id, subject, x, y, widthPx, heightPx, opacity, ...style }];
   }
-  if (extra.kind === 'text') return textNodes(extra, box, opacity, wordsOf(extra.text), measure);
+  if (extra.kind === 'text') return textNodes(extra, { box, opacity, words: wordsOf(extra.text) }, measure);
   const line: SceneNode = {
     kind: 'path',
     id,
@@ -93,17 +93,23 @@ function drawn(extra: Extra, box: Box, opacity: number, { stage, wordsOf, measur
       kind: 'path',
       id: `${id}:head`,
       subject,
-      path: arrowHead(x, y + heightPx, x + widthPx, y, strokeWidthPx),
+      path: arrowHead({ x, y: y + heightPx }, { x: x + widthPx, y }, strokeWidthPx),
       fill: extra.colour,
       opacity,
     },
   ];
 }
 
+interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
 /** A triangle at the end of a line, pointing on. */
-function arrowHead(x0: number, y0: number, x1: number, y1: number, strokePx: number): Path {
-  const length = Math.hypot(x1 - x0, y1 - y0) || 1;
-  const [dx, dy] = [(x1 - x0) / length, (y1 - y0) / length];
+function arrowHead(start: Point, end: Point, strokePx: number): Path {
+  const { x: x1, y: y1 } = end;
+  const length = Math.hypot(x1 - start.x, y1 - start.y) || 1;
+  const [dx, dy] = [(x1 - start.x) / length, (y1 - start.y) / length];
   const [long, half] = [strokePx * 5, strokePx * 2.4];
   const [bx, by] = [x1 - dx * long, y1 - dy * long];
   return polyline(
@@ -119,14 +125,20 @@ function arrowHead(x0: number, y0: number, x1: number, y1: number, strokePx: num
   );
 }
 
+interface ShownText {
+  readonly box: Box;
+  readonly opacity: number;
+  readonly words: string;
+}
+
 /** The text's height is that of its box, shared by its lines; it gets smaller until the lines fit the width. */
-function textNodes(extra: Extra, box: Box, opacity: number, words: string, measure: MeasureText): SceneNode[] {
+function textNodes(extra: Extra, { box, opacity, words }: ShownText, measure: MeasureText): SceneNode[] {
   const given = words.split('\n').slice(0, 12);
   const rows = Math.max(1, given.length);
   const sizePx = box.heightPx / (rows * LINE);
   const font = { family: extra.fontFamily, weight: extra.fontWeight, sizePx };
   return given.flatMap((text, i): SceneNode[] => {
-    const [line = ''] = wrapText(text, font, box.widthPx, 1, measure);
+    const [line = ''] = wrapText(text, { font, widthPx: box.widthPx, maxLines: 1 }, measure);
     if (line === '') return [];
     const y = box.y + sizePx * ((LINE - 1) / 2 + ASCENT + 0.02) + i * sizePx * LINE;
     return [

@@ -114,8 +114,13 @@ function layoutAt(content: FrameContent, scale: number, measure: MeasureText): F
     return { x: left, y, widthPx: innerPx, heightPx };
   };
   const legendStyle = dress.texts.legend;
-  const legendSize = legendStyle.size * unit * scale;
-  const legendRoom = content.legend ? legendRows(content.legend, legendStyle, legendSize, innerPx, measure) : null;
+  const legendRoom = content.legend
+    ? legendRows(
+        content.legend,
+        { style: legendStyle, sizePx: legendStyle.size * unit * scale, widthPx: innerPx },
+        measure,
+      )
+    : null;
   const legendBox = legendRoom ? strip(dress.legend.at, legendRoom.heightPx) : null;
   const captionSize = dress.texts.caption.size * unit * scale;
   const captions = hasCaptions ? strip(dress.captions.at, captionSize * (2 * LINE + 0.7)) : null;
@@ -198,7 +203,7 @@ class Column {
     const font = fontOf(style, style.size * measures.unit);
     const counts = content
       .samplesOf(template)
-      .map((words) => wrapText(cased(words, style), font, this.limitPx, maxLines, measure).length);
+      .map((words) => wrapText(cased(words, style), { font, widthPx: this.limitPx, maxLines }, measure).length);
     const lines = Math.max(0, ...counts);
     if (lines === 0) return;
     this.push(part, { template, maxLines: lines, style, font, fill: style.colour ?? ink, align: style.align });
@@ -215,7 +220,8 @@ class Column {
       const samples = part === 'stamp' ? content.stampTexts : content.samplesOf(template);
       if (samples.every((words) => words === '')) continue;
       const limit = this.limitPx;
-      const font = fontOf(style, fittingSize(samples, style, style.size * measures.unit, limit, measure));
+      const room = { style, sizePx: style.size * measures.unit, widthPx: limit };
+      const font = fontOf(style, fittingSize(samples, room, measure));
       const widthPx = widestLine(
         samples.map((words) => cased(words, style)),
         font,

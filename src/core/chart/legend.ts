@@ -1,8 +1,8 @@
 import type { TextStyle } from '../project/text-style';
-import type { SceneNode } from '../scene/scene';
+import type { SceneNode, TextNode } from '../scene/scene';
 import { type Font, fitText, type MeasureText } from '../scene/text-fit';
 import type { Box, Inks } from './box';
-import { ASCENT, cased, fontOf, withShadow } from './text-block';
+import { ASCENT, cased, fontOf, type TextRoom, withShadow } from './text-block';
 
 /** What a legend explains: named colours, or a run of colour between two values. */
 export type LegendContent =
@@ -28,9 +28,7 @@ const ROW = 1.5;
 /** Sets the entries in rows; what has no room is counted at the end. */
 export function legendRows(
   content: LegendContent,
-  style: TextStyle,
-  sizePx: number,
-  widthPx: number,
+  { style, sizePx, widthPx }: TextRoom,
   measure: MeasureText,
 ): LegendRows {
   const font = fontOf(style, sizePx);
@@ -62,8 +60,8 @@ export function legendNodes({ content, font, items }: LegendRows, box: Box, styl
   const fill = style.colour ?? inks.quiet;
   const { sizePx } = font;
   const subject = { part: 'legend' as const };
-  const text = (id: string, words: string, x: number, y: number, align: 'start' | 'end') =>
-    withShadow({ kind: 'text', id, subject, text: words, x, y, font, fill, align }, style.shadow);
+  const text = (node: Pick<TextNode, 'id' | 'text' | 'x' | 'y' | 'align'>) =>
+    withShadow({ kind: 'text', subject, font, fill, ...node }, style.shadow);
   const baseline = box.y + sizePx * ASCENT;
   if (content.kind === 'ramp') {
     const [low, high] = content.ends;
@@ -90,14 +88,14 @@ export function legendNodes({ content, font, items }: LegendRows, box: Box, styl
         heightPx: sizePx * 0.8,
         fill: fillRamp,
       },
-      ...text('legend:low', low, x0 - sizePx * 0.6, baseline, 'end'),
-      ...text('legend:high', high, x1 + sizePx * 0.6, baseline, 'start'),
+      ...text({ id: 'legend:low', text: low, x: x0 - sizePx * 0.6, y: baseline, align: 'end' }),
+      ...text({ id: 'legend:high', text: high, x: x1 + sizePx * 0.6, y: baseline, align: 'start' }),
     ];
   }
   return items.flatMap((item, i): SceneNode[] => {
     const y = baseline + item.row * sizePx * ROW;
     const x = box.x + item.x;
-    if (item.colour === '') return text(`legend:${i}`, item.text, x, y, 'start');
+    if (item.colour === '') return text({ id: `legend:${i}`, text: item.text, x, y, align: 'start' });
     const swatch = sizePx * 0.9;
     return [
       {
@@ -111,7 +109,7 @@ export function legendNodes({ content, font, items }: LegendRows, box: Box, styl
         radiusPx: swatch * 0.2,
         fill: item.colour,
       },
-      ...text(`legend:${i}`, item.text, x + sizePx * 1.4, y, 'start'),
+      ...text({ id: `legend:${i}`, text: item.text, x: x + sizePx * 1.4, y, align: 'start' }),
     ];
   });
 }

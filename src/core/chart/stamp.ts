@@ -37,14 +37,12 @@ export function stampNodes(stamp: Stamp, clock: FilmClock, timeSec: number, meas
       opacity: opacity * (node.opacity ?? 1),
     }));
   }
-  return rolling(block, from, to, x, measure);
+  return rolling(block, { from, to, x }, measure);
 }
 
 function rolling(
   block: TextBlock,
-  from: readonly string[],
-  to: readonly string[],
-  x: number,
+  { from, to, x }: { readonly from: readonly string[]; readonly to: readonly string[]; readonly x: number },
   measure: MeasureText,
 ): SceneNode[] {
   const { font, style, fill } = block;

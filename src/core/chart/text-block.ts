@@ -72,10 +72,7 @@ export function blockNodes(block: TextBlock, words: string, measure: MeasureText
   const { font, style, align, part } = block;
   const subject: Subject = { part };
   const text = cased(words, style);
-  const lines =
-    block.maxLines === 1
-      ? [fitLine(text, font, block.widthPx, block.tabular, measure)]
-      : wrapText(text, font, block.widthPx, block.maxLines, measure);
+  const lines = block.maxLines === 1 ? [fitLine(text, block, measure)] : wrapText(text, block, measure);
   return lines.flatMap((line, i) => {
     if (line === '') return [];
     const y = block.y + i * font.sizePx * LINE;
@@ -95,7 +92,7 @@ export function blockNodes(block: TextBlock, words: string, measure: MeasureText
 }
 
 /** A counting line is measured with equal digits, so that it is shortened always or never. */
-function fitLine(text: string, font: Font, widthPx: number, tabular: boolean, measure: MeasureText): string {
+function fitLine(text: string, { font, widthPx, tabular }: TextBlock, measure: MeasureText): string {
   if (tabular && lineWidth(text, font, true, measure) <= widthPx * 1.001) return text;
   return fitText(text, font, widthPx, measure);
 }
@@ -109,12 +106,18 @@ export function widestLine(texts: readonly string[], font: Font, measure: Measur
   return widest;
 }
 
+/** How texts are set, and into which room. */
+export interface TextRoom {
+  readonly style: TextStyle;
+  /** The size that they would like to have. */
+  readonly sizePx: number;
+  readonly widthPx: number;
+}
+
 /** The size at which the widest of the texts fits into a width. */
 export function fittingSize(
   texts: readonly string[],
-  style: TextStyle,
-  sizePx: number,
-  widthPx: number,
+  { style, sizePx, widthPx }: TextRoom,
   measure: MeasureText,
 ): number {
   const widest = widestLine(

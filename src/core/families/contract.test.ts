@@ -34,7 +34,7 @@ const lively = cubeOf(
 function projectOf(family: Family, cube: Cube, change: (chart: Chart) => Chart = (chart) => chart): Project {
   const chart = defaultChart('c1', 't1', testFields, family);
   const suited = { ...chart, own: family.document.defaults(cube), text: { ...chart.text, title: 'A title' } };
-  return defaultProject('p1', 'Test', testTable, change(suited));
+  return defaultProject({ id: 'p1', name: 'Test' }, testTable, change(suited));
 }
 
 const filmOf = (project: Project, cube: Cube) =>

@@ -56,7 +56,7 @@ const dots = defineFamily<Own, ReturnType<Family['courseOf']>, { fill: string; v
 describe('one folder, one line', () => {
   const list = [...families, dots];
   const cube = cubeOf([[3, 4, 5]]);
-  const project = defaultProject('p', 'Dots', testTable, defaultChart('c', 't1', testFields, dots));
+  const project = defaultProject({ id: 'p', name: 'Dots' }, testTable, defaultChart('c', 't1', testFields, dots));
 
   it('a family in the list is read, drawn, read out and listed', () => {
     expect(readProject(JSON.parse(JSON.stringify(project)), list)).toMatchObject({ ok: true, value: project });

@@ -51,10 +51,16 @@ export interface Cubic {
   c3: number;
 }
 
-/**
- * The cubic Hermite with end values `a`, `b` and end slopes `m0`, `m1` per step, written into `out`.
- */
-export function hermite(out: Cubic, a: number, b: number, m0: number, m1: number): Cubic {
+/** The values and the slopes per step at both ends of a step. */
+export interface StepEnds {
+  readonly a: number;
+  readonly b: number;
+  readonly m0: number;
+  readonly m1: number;
+}
+
+/** The cubic Hermite between two ends, written into `out`. */
+export function hermite(out: Cubic, { a, b, m0, m1 }: StepEnds): Cubic {
   out.c0 = a;
   out.c1 = m0;
   out.c2 = 3 * (b - a) - 2 * m0 - m1;

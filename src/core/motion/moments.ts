@@ -2,8 +2,8 @@ import { positionAt } from '../pace/film-clock';
 import type { Cube } from '../shaping/cube';
 import type { RankOrder } from './contenders';
 import { findLeadChanges } from './lead-changes';
-import { type Race, shownValue } from './race';
-import { rankAt, stepAt } from './slots';
+import { momentOf, type Race, shownValue } from './race';
+import { rankAt } from './slots';
 
 /** What can happen in a race. */
 export const momentKinds = ['lead', 'entry', 'exit', 'record', 'climb', 'fall', 'reign'] as const;
@@ -45,16 +45,21 @@ export function findMoments(race: Race, cube: Cube, order: RankOrder): FilmMomen
   return [...found, ...records(race, cube, order)].sort((a, b) => a.timeSec - b.timeSec);
 }
 
-function moment(race: Race, kind: MomentKind, timeSec: number, k: number, more: Partial<FilmMoment> = {}): FilmMoment {
-  const { step, s } = stepAt(race.clock, timeSec);
+/** A moment of a series, with what is told of it beside who, when and where. */
+function moment(
+  race: Race,
+  kind: MomentKind,
+  { timeSec, k, ...more }: Partial<FilmMoment> & { readonly timeSec: number; readonly k: number },
+): FilmMoment {
+  const at = momentOf(race, timeSec);
   const categoryOf = (series: number) => (series < 0 ? -1 : (race.series.categories[series] ?? -1));
   return {
     kind,
     timeSec,
-    period: s >= 1 ? step + 1 : step,
+    period: at.s >= 1 ? at.step + 1 : at.step,
     category: categoryOf(k),
     other: -1,
-    value: shownValue(race, k, step, s, timeSec),
+    value: shownValue(race, k, at),
     rank: rankAt(race.tracks, k, timeSec) + 1,
     places: 0,
     lasts: 0,
@@ -81,14 +86,14 @@ function leads(race: Race, cube: Cube): FilmMoment[] {
   const reigns = starts.map(({ timeSec, to }, i) => {
     const untilSec = starts[i + 1]?.timeSec ?? lengthSec;
     const lasts = spacingAt(race, cube, untilSec) - spacingAt(race, cube, timeSec);
-    return moment(race, 'reign', timeSec, to, { lasts, untilSec });
+    return moment(race, 'reign', { timeSec, k: to, lasts, untilSec });
   });
   const longest = reigns
     .filter(({ lasts }) => lasts >= 1)
     .sort((a, b) => b.lasts - a.lasts)
     .slice(0, GREATEST);
   return [
-    ...changes.map(({ timeSec, to, from }) => moment(race, 'lead', timeSec, to, { other: categoryOf(from) })),
+    ...changes.map(({ timeSec, to, from }) => moment(race, 'lead', { timeSec, k: to, other: categoryOf(from) })),
     ...(changes.length > 0 ? longest : []),
   ];
 }
@@ -102,8 +107,8 @@ function comings(race: Race, _cube: Cube): FilmMoment[] {
     for (let i = tracks.offset[k] ?? 0; i < (tracks.offset[k + 1] ?? 0); i++) {
       const after = tracks.rankAfter[i] ?? tracks.places;
       const timeSec = tracks.timeSec[i] ?? 0;
-      if (before >= tracks.places) found.push(moment(race, 'entry', timeSec, k));
-      else if (after >= tracks.places) found.push(moment(race, 'exit', timeSec, k));
+      if (before >= tracks.places) found.push(moment(race, 'entry', { timeSec, k }));
+      else if (after >= tracks.places) found.push(moment(race, 'exit', { timeSec, k }));
       before = after;
     }
   }
@@ -122,7 +127,9 @@ function moves(race: Race, _cube: Cube): FilmMoment[] {
       if ((tracks.offset[k + 1] ?? 0) === (tracks.offset[k] ?? 0)) continue;
       const climb = rankAt(tracks, k, from) - rankAt(tracks, k, to);
       if (Math.abs(climb) < LEAST_PLACES) continue;
-      (climb > 0 ? climbs : falls).push(moment(race, climb > 0 ? 'climb' : 'fall', to, k, { places: Math.abs(climb) }));
+      (climb > 0 ? climbs : falls).push(
+        moment(race, climb > 0 ? 'climb' : 'fall', { timeSec: to, k, places: Math.abs(climb) }),
+      );
     }
   }
   const greatest = (list: FilmMoment[]) =>
@@ -150,7 +157,7 @@ function records(race: Race, cube: Cube, order: RankOrder): FilmMoment[] {
     if (who < 0 || !(top > best)) continue;
     if (p > 0 && best > Number.NEGATIVE_INFINITY && (who !== holder || p - since > 1)) {
       const other = holder >= 0 && holder !== who ? (series.categories[holder] ?? -1) : -1;
-      found.push(moment(race, 'record', clock.spanStartSec[2 * p] ?? 0, who, { other }));
+      found.push(moment(race, 'record', { timeSec: clock.spanStartSec[2 * p] ?? 0, k: who, other }));
     }
     [best, holder, since] = [top, who, p];
   }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Cube } from '../shaping/cube';
 import { anyPace, anySettings, cubeOf, fullCubes, gappyCubes, raceOf } from '../testing/films';
 import { findLeadChanges } from './lead-changes';
-import { placesAt, type Race, shownValue } from './race';
+import { momentOf, placesAt, type Race, shownValue } from './race';
 import { valueInStep } from './series';
 import { rankAt, slotAt, stepAt } from './slots';
 
@@ -311,8 +311,7 @@ describe('values between periods', () => {
       { between: 'monotone' },
     );
     for (const time of times(race, 11)) {
-      const { step, s } = stepAt(race.clock, time);
-      for (const k of [0, 1]) expect(Number.isFinite(shownValue(race, k, step, s, time))).toBe(true);
+      for (const k of [0, 1]) expect(Number.isFinite(shownValue(race, k, momentOf(race, time)))).toBe(true);
     }
     expect(race.tracks.timeSec[0]).toBeCloseTo(0.5, 9);
   });

@@ -126,12 +126,12 @@ export function eachShowing(race: Race, timeSec: number, visit: (k: number) => v
  */
 export function placesAt(race: Race, timeSec: number): Place[] {
   const time = Math.min(race.clock.lengthSec, Math.max(0, timeSec));
-  const { step, s } = stepAt(race.clock, time);
+  const moment = momentOf(race, time);
   const found: Place[] = [];
   eachShowing(race, time, (k) => {
     const slot = slotAt(race.tracks, k, time);
     if (slot >= race.tracks.places) return;
-    const value = shownValue(race, k, step, s, time);
+    const value = shownValue(race, k, moment);
     if (Number.isNaN(value)) return;
     const category = race.series.categories[k] ?? 0;
     found.push({ series: k, category, value, slot, rank: rankAt(race.tracks, k, time) });
@@ -139,18 +139,31 @@ export function placesAt(race: Race, timeSec: number): Place[] {
   return found;
 }
 
+/** A time of the race: seconds from its start, and the step with the fraction of it that is passed. */
+export interface RaceMoment {
+  readonly timeSec: number;
+  readonly step: number;
+  readonly s: number;
+}
+
+/** The moment of a time within the film. */
+export function momentOf(race: Race, timeSec: number): RaceMoment {
+  const { step, s } = stepAt(race.clock, timeSec);
+  return { timeSec, step, s };
+}
+
 /**
  * The value drawn for a series, in data units: its own while present; while it comes or goes, the nearest known one.
  *
  * @returns NaN where the series has no value at all.
  */
-export function shownValue(race: Race, k: number, step: number, s: number, timeSec: number): number {
-  const value = valueInStep(race.series, k, step, s);
-  return (Number.isNaN(value) ? heldValue(race, k, step, s, timeSec) : value) * race.series.unit;
+export function shownValue(race: Race, k: number, moment: RaceMoment): number {
+  const value = valueInStep(race.series, k, moment.step, moment.s);
+  return (Number.isNaN(value) ? heldValue(race, k, moment) : value) * race.series.unit;
 }
 
 /** Looks to both sides of an absence; one shorter than a swap is blended over, so that nothing jumps. */
-function heldValue(race: Race, k: number, step: number, s: number, timeSec: number): number {
+function heldValue(race: Race, k: number, { step, s, timeSec }: RaceMoment): number {
   const { values, periodCount } = race.series;
   const at = (p: number) => values[k * periodCount + p] ?? Number.NaN;
   let before = step;

@@ -16,6 +16,12 @@ export interface RankEvents {
   readonly delta: Int32Array;
 }
 
+/** Fractions of a step's travel. */
+interface Part {
+  readonly from: number;
+  readonly to: number;
+}
+
 /** Below this many contenders every pair is looked at; above, the step is halved until few are left. */
 const FEW = 24;
 const MAX_HALVINGS = 10;
@@ -103,11 +109,12 @@ class RankSweep {
     for (let k = 0; k < this.total; k++) if (presentInStep(this.set, k, step)) present.push(k);
     const asWhole = this.set.between === 'step';
     const to = asWhole ? 0 : 1;
-    this.stretch(this.contendersOf(present, step, 0, to), step, 0, to, 0);
+    this.stretch(this.contendersOf(present, step, 0, to), step, { from: 0, to }, 0);
   }
 
   /** Finds the changes on the fractions (from, to] of a step's travel among these series. */
-  private stretch(contenders: readonly number[], step: number, from: number, to: number, depth: number): void {
+  private stretch(contenders: readonly number[], step: number, part: Part, depth: number): void {
+    const { from, to } = part;
     const few = Math.max(FEW, 3 * this.places);
     const middle = (from + to) / 2;
     if (contenders.length > few && depth < MAX_HALVINGS && to > from) {
@@ -115,8 +122,8 @@ class RankSweep {
       const late = this.contendersOf(contenders, step, middle, to);
       // Halving pays only while it leaves fewer pairs; a crowd of equal values stays together however short the stretch.
       if (early.length ** 2 + late.length ** 2 < WORTH_HALVING * contenders.length ** 2) {
-        this.stretch(early, step, from, middle, depth + 1);
-        this.stretch(late, step, middle, to, depth + 1);
+        this.stretch(early, step, { from, to: middle }, depth + 1);
+        this.stretch(late, step, { from: middle, to }, depth + 1);
         return;
       }
     }

@@ -54,7 +54,7 @@ export function buildSeries(
   const x = cube.periods.map((period) => period.spacing);
   categories.forEach((category, k) => {
     const given = x.map((_, p) => (cube.values[p * cube.categories.length + category] ?? Number.NaN) / set.unit);
-    fillOne(set, k * periodCount, x, given, gaps);
+    fillOne(set, k * periodCount, { x, y: given }, gaps);
   });
   return set;
 }
@@ -67,12 +67,20 @@ function unitOf(values: Float64Array): number {
 
 type FillTarget = Pick<SeriesSet, 'values' | 'slopeStart' | 'slopeEnd' | 'between'>;
 
-function fillOne(set: FillTarget, offset: number, x: readonly number[], given: readonly number[], gaps: GapRule) {
+/** Values along the calendar. */
+interface Course {
+  readonly x: readonly number[];
+  /** NaN where nothing is known. */
+  readonly y: readonly number[];
+}
+
+function fillOne(set: FillTarget, offset: number, course: Course, gaps: GapRule) {
+  const { x, y: given } = course;
   const known: number[] = [];
   given.forEach((value, p) => {
     if (!Number.isNaN(value)) known.push(p);
   });
-  if (gaps === 'bridge') return fillRun(set, offset, x, given, known);
+  if (gaps === 'bridge') return fillRun(set, offset, course, known);
   const first = known[0] ?? 0;
   const last = known.at(-1) ?? -1;
   let run: number[] = [];
@@ -81,21 +89,15 @@ function fillOne(set: FillTarget, offset: number, x: readonly number[], given: r
     if (Number.isNaN(given[p])) filled[p] = gaps === 'carry' ? (filled[p - 1] ?? 0) : gaps === 'zero' ? 0 : Number.NaN;
     if (!Number.isNaN(filled[p])) run.push(p);
     else if (run.length > 0) {
-      fillRun(set, offset, x, filled, run);
+      fillRun(set, offset, { x, y: filled }, run);
       run = [];
     }
   }
-  fillRun(set, offset, x, filled, run);
+  fillRun(set, offset, { x, y: filled }, run);
 }
 
 /** Fills everything from the first to the last knot; periods between knots take the curve's value. */
-function fillRun(
-  set: FillTarget,
-  offset: number,
-  x: readonly number[],
-  y: readonly number[],
-  knots: readonly number[],
-) {
+function fillRun(set: FillTarget, offset: number, { x, y }: Course, knots: readonly number[]) {
   const place = (p: number) => x[p] ?? 0;
   const value = (p: number) => y[p] ?? 0;
   const slopes = set.between === 'monotone' ? monotoneSlopes(knots.map(place), knots.map(value)) : null;
@@ -105,21 +107,18 @@ function fillRun(
     const to = knots[j + 1];
     if (to === undefined) return;
     const width = place(to) - place(from);
-    if (slopes) hermite(cubic, value(from), value(to), (slopes[j] ?? 0) * width, (slopes[j + 1] ?? 0) * width);
+    const [a, b] = [value(from), value(to)];
+    if (slopes) hermite(cubic, { a, b, m0: (slopes[j] ?? 0) * width, m1: (slopes[j + 1] ?? 0) * width });
+    const bridged = (s: number) => (slopes ? cubicAt(cubic, s) : set.between === 'step' ? a : a * (1 - s) + b * s);
     for (let p = from; p < to; p++) {
       const s = (place(p) - place(from)) / width;
       const next = (place(p + 1) - place(from)) / width;
-      if (p > from) set.values[offset + p] = bridged(set.between, cubic, value(from), value(to), s);
+      if (p > from) set.values[offset + p] = bridged(s);
       if (!set.slopeStart || !set.slopeEnd) continue;
       set.slopeStart[offset + p] = cubicSlopeAt(cubic, s) * (next - s);
       set.slopeEnd[offset + p] = cubicSlopeAt(cubic, next) * (next - s);
     }
   });
-}
-
-function bridged(between: Between, cubic: Cubic, a: number, b: number, s: number): number {
-  if (between === 'monotone') return cubicAt(cubic, s);
-  return between === 'step' ? a : a * (1 - s) + b * s;
 }
 
 /** Is the category present during the travel of a step? */
@@ -133,7 +132,8 @@ export function cubicOfStep(set: SeriesSet, k: number, step: number, out: Cubic)
   const at = k * set.periodCount + step;
   const a = set.values[at] ?? 0;
   const b = set.values[at + 1] ?? 0;
-  if (set.slopeStart && set.slopeEnd) return hermite(out, a, b, set.slopeStart[at] ?? 0, set.slopeEnd[at] ?? 0);
+  if (set.slopeStart && set.slopeEnd)
+    return hermite(out, { a, b, m0: set.slopeStart[at] ?? 0, m1: set.slopeEnd[at] ?? 0 });
   out.c0 = a;
   out.c1 = set.between === 'step' ? 0 : b - a;
   out.c2 = 0;

@@ -74,16 +74,14 @@ export function freshProject({ ids, title, table, fields, family, cube, ...words
     pace: cube ? { ...plain.pace, length: { by: 'whole', sec: suggestLengthSec(cube) } } : plain.pace,
     own: family.document.defaults(cube),
   };
-  return defaultProject(ids.project, title, table, chart, ids.piece);
+  return defaultProject({ id: ids.project, name: title, pieceId: ids.piece }, table, chart);
 }
 
 /** A project with one table and one chart of it. */
 export function defaultProject(
-  id: string,
-  name: string,
+  { id, name, pieceId = 'piece-1' }: { readonly id: string; readonly name: string; readonly pieceId?: string },
   table: TableEntry,
   chart: Chart,
-  pieceId = 'piece-1',
 ): Project {
   return {
     format: 'plucky-tempo-project',

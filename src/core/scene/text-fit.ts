@@ -34,8 +34,15 @@ export function fitText(text: string, font: Font, widthPx: number, measure: Meas
   return `${characters.slice(0, low).join('').trimEnd()}…`;
 }
 
+/** The room that a text has for its lines. */
+export interface LineRoom {
+  readonly font: Font;
+  readonly widthPx: number;
+  readonly maxLines: number;
+}
+
 /** Breaks a text into at most `maxLines` lines at spaces; the last one is shortened where it does not fit. */
-export function wrapText(text: string, font: Font, widthPx: number, maxLines: number, measure: MeasureText): string[] {
+export function wrapText(text: string, { font, widthPx, maxLines }: LineRoom, measure: MeasureText): string[] {
   const words = plainLine(text.slice(0, 4000)).split(/\s+/).filter(Boolean);
   const lines: string[] = [];
   let line = '';

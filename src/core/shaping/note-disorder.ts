@@ -4,17 +4,20 @@ import type { IssueList } from '../table/reader';
 import type { Table } from '../table/table';
 import type { PeriodAxis } from './period-axis';
 
+interface RowsInTime {
+  readonly table: Table;
+  /** The column of the periods. */
+  readonly column: Column;
+  readonly axis: PeriodAxis;
+  /** By row; -1 for none. */
+  readonly categoryOf: Int32Array;
+}
+
 /**
  * Lists rows that stand out of the order of time among the rows of their category. A file that is wholly newest first
  * is in order; only the few rows that go against the rest are listed. They are sorted into place all the same.
  */
-export function noteDisorder(
-  table: Table,
-  column: Column,
-  axis: PeriodAxis,
-  categoryOf: Int32Array,
-  list: IssueList,
-): void {
+export function noteDisorder({ table, column, axis, categoryOf }: RowsInTime, list: IssueList): void {
   if (axis.kind === 'text') return;
   const rises = countRises(axis, categoryOf);
   const fewer = rises.down <= rises.up ? 'down' : 'up';

@@ -111,7 +111,7 @@ export class Preparer {
     if (!shaped.ok) return { outcome: shaped, reports };
     let cube = shaped.value;
     series.forEach((step, place) => {
-      const before = size(cube);
+      const sizeBefore = size(cube);
       let issues: readonly Issue[] = [];
       if (step.on && step.kind !== 'combine') {
         const apply = seriesSteps[step.kind] as (
@@ -119,10 +119,12 @@ export class Preparer {
           step: Step,
           context: object,
         ) => { cube: Cube; issues: Issue[] };
-        const otherCube = (column: string) => this.otherCube(table, steps, series.slice(0, place), fields, column);
+        const before = series.slice(0, place);
+        const without = steps.filter((each) => !isSeriesStep(each) || before.includes(each));
+        const otherCube = (column: string) => this.otherCube(table, without, fields, column);
         ({ cube, issues } = apply(cube, step, { otherCube }));
       }
-      reports.push({ id: step.id, before, after: size(cube), issues });
+      reports.push({ id: step.id, before: sizeBefore, after: size(cube), issues });
     });
     if (cube.values.every(Number.isNaN)) {
       const message = 'After the steps no value is left. Switch off or change the last one in Shape.';
@@ -132,20 +134,13 @@ export class Preparer {
   }
 
   /** The cube of another value column (or of one category, where categories are columns) after the same steps. */
-  private otherCube(
-    table: Table,
-    steps: readonly Step[],
-    before: readonly SeriesStep[],
-    fields: Fields,
-    column: string,
-  ) {
+  private otherCube(table: Table, steps: readonly Step[], fields: Fields, column: string): Cube | null {
     const other = findColumn(table, column);
     if (!other) return null;
     const wide = fields.shape === 'periods-down' || fields.shape === 'periods-across';
     if (fields.shape === 'periods-across') return null;
     const changed: Fields = wide ? { ...fields, shape: 'single', value: column } : { ...fields, value: column };
-    const without = steps.filter((step) => !isSeriesStep(step) || before.includes(step));
-    const { outcome } = this.runSeries(table, without, changed, []);
+    const { outcome } = this.runSeries(table, steps, changed, []);
     return outcome.ok ? outcome.value : null;
   }
 }

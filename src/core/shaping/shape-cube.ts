@@ -136,7 +136,7 @@ function planOf(shaping: Shaping): Plan {
   }
   const category = findColumn(table, fields.category) as Column;
   const categoryOf = categoriesOfRows(shaping, category, axis.indexOf);
-  noteDisorder(table, periodColumn, axis, categoryOf, list);
+  noteDisorder({ table, column: periodColumn, axis, categoryOf }, list);
   return { axis, columns: [{ column, periodOf: axis.indexOf, categoryOf }] };
 }
 
@@ -223,7 +223,7 @@ function fill({ table, fields, options, names: { names }, list }: Shaping, plan:
       if (fits && (options.combine !== null || gatherer.countOf(cell) < 2)) continue;
       list.addLazily('repeated-row', () => {
         const where = `${shorten(names[category] ?? '', 40)} in ${plan.axis.periods[period]?.key}`;
-        return repeatedRow(table, column, row, where, fits);
+        return repeatedRow(table, { column, row, where, fits });
       });
     }
   }

@@ -60,8 +60,17 @@ export function unreadableNumber(table: Table, column: Column, row: number): Iss
   };
 }
 
+interface RepeatedCell {
+  readonly column: Column;
+  readonly row: number;
+  /** The category and the period, in words. */
+  readonly where: string;
+  /** Could it be added to the others? */
+  readonly fits: boolean;
+}
+
 /** A row with a second value for the same period and category. */
-export function repeatedRow(table: Table, column: Column, row: number, where: string, fits: boolean): Issue {
+export function repeatedRow(table: Table, { column, row, where, fits }: RepeatedCell): Issue {
   const message = fits
     ? `Another row for ${where}; the values are added up. Say in Shape how repeated rows are combined.`
     : `Another row for ${where}; the sum is too large for a number, so this row is left out.`;

@@ -45,7 +45,7 @@ export function raceProject(change: RaceChange = {}, { name = 'Test', stage, cap
   }
   const base = defaultChart('c1', 't1', testFields, firstFamily);
   const chart: Chart = { ...base, ...others, own: { ...(base.own as RankedBarsOwn), ...own } };
-  const { film, ...project } = defaultProject('p1', name, testTable, chart);
+  const { film, ...project } = defaultProject({ id: 'p1', name }, testTable, chart);
   return {
     ...project,
     film: {

@@ -22,7 +22,7 @@ interface Cut {
 /** Every text of a scene that can be seen, without shadows. Letters reach from 0.72 above to 0.2 below the baseline. */
 export function seenTexts(scene: Scene, measure: MeasureText): SeenText[] {
   const found: SeenText[] = [];
-  const visit = (nodes: readonly SceneNode[], cut: Cut, opacity: number, dx = 0, dy = 0) => {
+  const visit = (nodes: readonly SceneNode[], cut: Cut, opacity: number, { dx, dy } = { dx: 0, dy: 0 }) => {
     for (const node of nodes) {
       const seen = opacity * (node.opacity ?? 1);
       if (seen <= 0) continue;
@@ -37,7 +37,7 @@ export function seenTexts(scene: Scene, measure: MeasureText): SeenText[] {
               bottom: Math.min(cut.bottom, clip.y + y + clip.heightPx),
             }
           : cut;
-        visit(node.children, inner, seen, x, y);
+        visit(node.children, inner, seen, { dx: x, dy: y });
       }
       if (node.kind !== 'text' || node.shade || node.text === '') continue;
       const widthPx = lineWidth(node.text, node.font, node.tabular ?? false, measure);

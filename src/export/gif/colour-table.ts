@@ -33,8 +33,7 @@ const bayer = [0, 8, 2, 10, 12, 4, 14, 6, 3, 11, 1, 9, 15, 7, 13, 5].map((step) 
 
 /** Writes the place in the palette of each pixel. */
 export function toIndices(
-  pixels: Uint8ClampedArray,
-  widthPx: number,
+  { data: pixels, width: widthPx }: Pick<ImageData, 'data' | 'width'>,
   { nearest }: ColourTable,
   dither: boolean,
   out: Uint8Array,

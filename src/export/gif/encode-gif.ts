@@ -44,7 +44,7 @@ export async function encodeGif(room: Room, choice: GifChoice, watch: Watch): Pr
     await mayGoOn(watch);
     const pixels = paint(Math.min(lengthSec, i / rate));
     const table = common ?? colourTable(pixels);
-    toIndices(pixels, widthPx, table, dither, now);
+    toIndices({ data: pixels, width: widthPx }, table, dither, now);
     if (clear) hideClear(pixels, now);
     const own = common === null;
     // Pictures with palettes of their own cannot be compared by place in the palette.

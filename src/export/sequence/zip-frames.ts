@@ -14,19 +14,23 @@ const COLLECT_EVERY = 100;
 const MOST_ENTRIES = 65_535;
 const TOO_MUCH = 'A ZIP holds at most 65,535 pictures and 4 GB.';
 
+/** Which frames, how large, and what their names start with. */
+interface FrameFiles {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly from: number;
+  /** Without it. */
+  readonly to: number;
+  readonly name: string;
+}
+
 /**
  * Every frame as PNG in a ZIP, with numbered names that sort: `name-00000.png`. PNG is packed already, so the ZIP only
  * holds it. Transparency is kept.
  *
  * @throws ExportError for more frames or bytes than a ZIP holds, and after an abort.
  */
-export async function zipFrames(
-  room: Room,
-  size: { readonly widthPx: number; readonly heightPx: number; readonly from: number; readonly to: number },
-  name: string,
-  sink: Sink,
-  watch: Watch,
-): Promise<void> {
+export async function zipFrames(room: Room, { name, ...size }: FrameFiles, sink: Sink, watch: Watch): Promise<void> {
   const transparent = isTransparent(room.order.project);
   const context = contextOf(size.widthPx, size.heightPx, transparent);
   const count = size.to - size.from;

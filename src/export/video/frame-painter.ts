@@ -28,15 +28,14 @@ interface Timing {
  * tag show with wrong contrast. So the pixels are read back and turned to I420 in BT.709 before the encoder has them,
  * which also takes the encoder's own, slower conversion away.
  *
- * @param widthPx Width of the film; the stage is scaled to it.
+ * @param context Of a canvas with the film's pixels; the stage is scaled to it.
  */
 export function createFramePainter(
   film: PreparedFilm,
-  widthPx: number,
-  heightPx: number,
   context: OffscreenCanvasRenderingContext2D,
   resources: PaintResources,
 ): FramePainter {
+  const { width: widthPx, height: heightPx } = context.canvas;
   const scale = widthPx / film.stage.widthPx;
   const frameUs = 1e6 / film.framesPerSec;
   const converter = createI420Converter(widthPx, heightPx);

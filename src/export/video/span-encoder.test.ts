@@ -61,13 +61,7 @@ async function paint(frame: number): Promise<VideoFrame> {
 }
 
 const encode = async (span: SpanEncoder, from: number, to: number, painter = paint) =>
-  span.encode(
-    from,
-    to,
-    painter,
-    async () => undefined,
-    () => undefined,
-  );
+  span.encode({ from, to }, painter);
 
 describe('encoding a span', () => {
   beforeEach(() => {

@@ -22,6 +22,11 @@ const QUEUE = 4;
 /** Frames between two turns of the event loop. */
 const TURN_EVERY = 8;
 
+interface SpanWatch {
+  readonly gate?: () => Promise<void>;
+  readonly onFrame?: () => void;
+}
+
 /** Encodes spans of a film, one after the other. Lives in the worker that also draws them. */
 export class SpanEncoder {
   private chunks: EncodedChunk[] = [];
@@ -66,15 +71,13 @@ export class SpanEncoder {
    * Encodes the frames from `from` up to `to`, without the end.
    *
    * @param paint Gives the frame of a number; closed here.
-   * @param gate Waited for before each frame, so that an export can pause.
+   * @param watch Its gate is waited for before each frame, so that an export can pause.
    * @throws ExportError always, whatever went wrong.
    */
   async encode(
-    from: number,
-    to: number,
+    { from, to }: { readonly from: number; readonly to: number },
     paint: (frame: number) => Promise<VideoFrame>,
-    gate: () => Promise<void>,
-    onFrame: () => void,
+    { gate, onFrame }: SpanWatch = {},
   ): Promise<EncodedSpan> {
     const keyEvery = Math.max(1, Math.floor(KEY_FRAME_SEC * this.job.framesPerSec));
     this.chunks = [];
@@ -82,7 +85,7 @@ export class SpanEncoder {
       for (let number = from; number < to; number++) {
         // A turn of the event loop lets messages in, however fast the encoder is.
         if (number % TURN_EVERY === 0) await this.turns.next();
-        await gate();
+        await gate?.();
         const frame = await paint(number);
         try {
           await this.room();
@@ -90,7 +93,7 @@ export class SpanEncoder {
         } finally {
           frame.close();
         }
-        onFrame();
+        onFrame?.();
       }
       await this.encoder.flush();
       this.check();

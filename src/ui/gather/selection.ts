@@ -34,7 +34,7 @@ const clamp = (value: number, count: number) => Math.max(0, Math.min(count - 1, 
 /** Where a key takes the selection; null for keys that move nothing. */
 export function moved(selection: Selection, event: KeyLike, size: GridSize, pageRows: number): Selection | null {
   const { head, anchor } = selection;
-  const to = target(head, event, event.ctrlKey || event.metaKey, size, pageRows);
+  const to = target(head, event, size, pageRows);
   if (!to) return null;
   const next = { row: clamp(to.row, size.rowCount), column: clamp(to.column, size.columnCount) };
   return { anchor: event.shiftKey && event.key !== 'Tab' ? anchor : next, head: next };
@@ -47,7 +47,8 @@ interface KeyLike {
   readonly metaKey: boolean;
 }
 
-function target({ row, column }: Selection['head'], event: KeyLike, far: boolean, size: GridSize, pageRows: number) {
+function target({ row, column }: Selection['head'], event: KeyLike, size: GridSize, pageRows: number) {
+  const far = event.ctrlKey || event.metaKey;
   switch (event.key) {
     case 'ArrowUp':
       return { row: far ? 0 : row - 1, column };

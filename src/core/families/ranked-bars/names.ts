@@ -45,9 +45,11 @@ export function fitNames(names: readonly string[], room: NameRoom, measure: Meas
   if (rule === 'wrap') {
     // One size for all that fit it, so that neighbours look alike.
     return cases.map((name) => {
-      const fitting = sizes.slice(2).find((font) => !cut(wrapText(name, font, limitPx, 2, measure)));
+      const fitting = sizes
+        .slice(2)
+        .find((font) => !cut(wrapText(name, { font, widthPx: limitPx, maxLines: 2 }, measure)));
       const font = !fitting || fitting.sizePx > small.sizePx ? small : fitting;
-      return done(wrapText(name, font, limitPx, 2, measure), font);
+      return done(wrapText(name, { font, widthPx: limitPx, maxLines: 2 }, measure), font);
     });
   }
   return cases.map((name) => {

@@ -1,5 +1,5 @@
-import { eachShowing, type Race, shownValue } from '../../motion/race';
-import { slotAt, stepAt } from '../../motion/slots';
+import { eachShowing, momentOf, type Race, shownValue } from '../../motion/race';
+import { slotAt } from '../../motion/slots';
 import type { DomainRule } from '../../scale/domain-rule';
 import { smoothEnvelope } from '../../scale/envelope';
 import { constantDomain, type DomainCourse } from '../shared/domain';
@@ -64,11 +64,11 @@ function shownExtremes(race: Race, cells: number, knotSec: number) {
 
 function visitShown(race: Race, timeSec: number, marginSec: number, visit: (value: number) => void): void {
   const time = Math.min(race.clock.lengthSec, Math.max(0, timeSec));
-  const { step, s } = stepAt(race.clock, time);
+  const moment = momentOf(race, time);
   eachShowing(race, time, (k) => {
     // Wider than what shows at this very moment: a bar may come on before the next knot.
     const near = [time - marginSec, time, time + marginSec].some((t) => slotAt(race.tracks, k, t) < race.tracks.places);
-    const value = near ? shownValue(race, k, step, s, time) : Number.NaN;
+    const value = near ? shownValue(race, k, moment) : Number.NaN;
     if (!Number.isNaN(value)) visit(value);
   });
 }
