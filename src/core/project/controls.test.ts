@@ -1,12 +1,76 @@
 import { describe, expect, it } from 'vitest';
 import { families } from '../families/registry';
+import { raceProject } from '../testing/projects';
+import type { ControlSpec } from './control-spec';
+import { extraControls } from './controls/extra-controls';
+import { gapControl } from './controls/shape-controls';
+import { stageControls } from './controls/stage-controls';
 import { documentPaths } from './document-paths';
+import { putAt } from './document-value';
 import { dressControls } from './dress-controls';
+import type { Extra } from './film-parts';
 import { paceControls } from './pace-controls';
+import { readProject } from './read-project';
+
+/** The specification with its conditions counted from the film instead of the stage. */
+const inFilm = (spec: ControlSpec): ControlSpec => ({
+  ...spec,
+  ...(spec.when ? { when: spec.when.map((each) => ({ ...each, path: `film.stage.${each.path}` })) } : {}),
+});
+
+const extra: Extra = {
+  id: 'e',
+  kind: 'text',
+  name: '',
+  anchor: { kind: 'stage', corner: 'top-left', dx: 0, dy: 0 },
+  width: 1,
+  height: 1,
+  opacity: 1,
+  colour: '#000000',
+  stroke: 1,
+  pictureId: '',
+  text: '',
+  fontFamily: 'Archivo',
+  fontWeight: 400,
+  behind: false,
+  from: null,
+  to: null,
+  fadeSec: 0,
+};
+
+/** Does a project hold with the extra's value at this path? */
+function holds(path: string, value: unknown): boolean {
+  const changed = structuredClone(extra);
+  putAt(changed, path, value);
+  const project = structuredClone(raceProject());
+  return readProject(
+    {
+      ...project,
+      film: { ...project.film, pieces: project.film.pieces.map((piece) => ({ ...piece, extras: [changed] })) },
+    },
+    families,
+  ).ok;
+}
+
+describe('controls of an extra', () => {
+  it.each(extraControls.map((spec) => [spec.id, spec] as const))('%s sets what the schema takes', (_, spec) => {
+    const { path, input } = spec;
+    if (input.kind === 'number') {
+      const [low, high] = input.range;
+      expect([low, high].map((value) => holds(path, value))).toEqual([true, true]);
+      expect([low - input.step, high + input.step].map((value) => holds(path, value))).toEqual([false, false]);
+    } else if (input.kind === 'text') {
+      expect(holds(path, 'x'.repeat(input.maxLength))).toBe(true);
+      expect(holds(path, 'x'.repeat(input.maxLength + 1))).toBe(false);
+    } else expect(holds(path, input.kind === 'switch' ? true : '#abcdef')).toBe(true);
+    for (const { path: condition } of spec.when ?? []) expect(extra).toHaveProperty(condition);
+  });
+});
 
 describe.each(families.map((family) => [family.id, family] as const))('controls of %s', (_, family) => {
   const paths = new Map(documentPaths(family).map((each) => [each.path, each]));
-  const specs = [...dressControls, ...paceControls, ...family.controls];
+  const onStage = stageControls.map((spec): ControlSpec => ({ ...inFilm(spec), path: `film.stage.${spec.path}` }));
+  const specs = [gapControl, ...dressControls, ...onStage, ...paceControls, ...family.controls];
 
   it('have names of their own', () => {
     expect(new Set(specs.map(({ id }) => id)).size).toBe(specs.length);

@@ -12,18 +12,31 @@ import { setReadout } from '@/state/playhead';
 import { sessionStore, setSession } from '@/state/session';
 import { type Services, ServicesContext } from '../services';
 
-/** Everything that the interface can have done: each service answers with nothing, and is written down. */
-export function fakeServices(): { readonly services: Services; readonly asked: string[] } {
+/** A call of a service: its name, and what it was given. */
+export interface Asked {
+  readonly name: string;
+  readonly given: readonly unknown[];
+}
+
+/** Services that answer with something. */
+export type Answers = Readonly<Record<string, (...given: never[]) => unknown>>;
+
+/** Everything that the interface can have done: each service answers with nothing unless told, and is written down. */
+export function fakeServices(answers: Answers = {}) {
   const asked: string[] = [];
+  const calls: Asked[] = [];
   const answer = (path: string): unknown =>
     new Proxy(() => undefined, {
       get: (_, name) => (typeof name === 'string' ? answer(`${path}${path === '' ? '' : '.'}${name}`) : undefined),
-      apply: () => {
+      apply: (_, __, given: unknown[]) => {
         asked.push(path);
+        calls.push({ name: path, given });
+        const own = answers[path];
+        if (own) return own(...(given as never[]));
         return Promise.resolve(path.endsWith('thumbnails') || path.endsWith('Looks') || path === 'formats' ? [] : null);
       },
     });
-  return { services: answer('') as Services, asked };
+  return { services: answer('') as Services, asked, calls };
 }
 
 const cube = cubeOf([
@@ -61,9 +74,9 @@ export function stageRace(project: Project = raceProject()): PreparedFilm {
   return film;
 }
 
-/** Draws a part of the interface with services that answer with nothing. */
-export function draw(element: ReactElement) {
-  const fake = fakeServices();
-  const drawn = render(<ServicesContext value={fake.services}>{element}</ServicesContext>);
-  return { ...drawn, asked: fake.asked };
+/** Draws a part of the interface, with services that answer with nothing unless told. */
+export function draw(element: ReactElement, answers: Answers = {}) {
+  const { services, asked, calls } = fakeServices(answers);
+  const drawn = render(<ServicesContext value={services}>{element}</ServicesContext>);
+  return { ...drawn, asked, calls };
 }
