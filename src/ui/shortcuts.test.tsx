@@ -28,6 +28,9 @@ function Keyboard({ ran }: { readonly ran: string[] }) {
       <div role="menu">
         <button type="button">Item</button>
       </div>
+      <div role="radiogroup" aria-label="Choices">
+        <button type="button">Choice</button>
+      </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls takes the keyboard */}
       <section tabIndex={0} aria-label="Scrolls" />
     </>
@@ -63,6 +66,16 @@ describe('shortcuts', () => {
     fireEvent.keyDown(screen.getByLabelText('Text'), { key: 's', ctrlKey: true });
     fireEvent.keyDown(screen.getByLabelText('Scrolls'), { key: ' ' });
     expect(ran).toEqual(['Save a project file', 'Play or pause']);
+  });
+
+  it('leave a group its arrows and Space, and nothing else', () => {
+    const ran: string[] = [];
+    draw(<Keyboard ran={ran} />);
+    const choice = screen.getByRole('button', { name: 'Choice' });
+    for (const key of ['ArrowRight', ' ', 'Enter', 'Home', 'End']) fireEvent.keyDown(choice, { key });
+    expect(ran).toEqual([]);
+    for (const key of ['4', '?']) fireEvent.keyDown(choice, { key });
+    expect(ran).toEqual(['Go to Pace', 'Shortcuts']);
   });
 
   it('have one key each, and every key is in the list', () => {

@@ -20,9 +20,12 @@ export function useShortcuts(commands: readonly Command[]): void {
   }, [commands]);
 }
 
-/** Where keys without Ctrl mean something else: text, and what has keys of its own. */
+/** Where every key without Ctrl means something else: text, and what is searched by typing. */
 const OWN_KEYS =
-  'input, textarea, select, [contenteditable="true"], [role="dialog"], [role="grid"], [role="menu"], [role="listbox"], [role="radiogroup"], [role="group"], [data-radix-popper-content-wrapper]';
+  'input, textarea, select, [contenteditable="true"], [role="dialog"], [role="grid"], [role="menu"], [role="listbox"], [data-radix-popper-content-wrapper]';
+/** What is gone through and pressed by keys: the others are free. */
+const GROUPS = '[role="radiogroup"], [role="group"]';
+const KEYS_OF_GROUPS = /^( |Enter|Home|End|Arrow\w+)$/;
 /** What scrolls with the arrows. */
 const SCROLLS = 'section[tabindex="0"]';
 
@@ -31,6 +34,7 @@ function keysAreTaken(event: KeyboardEvent): boolean {
   const target = event.target instanceof Element ? event.target : null;
   if (!target) return false;
   if (target.closest(OWN_KEYS)) return true;
+  if (target.closest(GROUPS)) return KEYS_OF_GROUPS.test(event.key);
   return event.key !== '?' && event.key !== ' ' && target.closest(SCROLLS) !== null;
 }
 
