@@ -14,7 +14,7 @@ export class Playback {
     if (!overview) return;
     const [from, to] = span ?? [0, overview.lengthSec];
     const at = readout?.timeSec ?? from;
-    const atEnd = at >= overview.lengthSec - 0.5 / overview.framesPerSec;
+    const atEnd = readout !== null && readout.frame >= overview.frameCount - 1;
     const outside = span !== null && (at < from || at >= to);
     const options: PlayOptions = {
       fromSec: atEnd || outside ? from : at,

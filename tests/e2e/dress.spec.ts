@@ -81,16 +81,6 @@ test('texts follow the film, are set in another type, and are edited where they 
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Ahead: {leader}');
 });
 
-test('bars stand up, keep fixed places, and lose their labels', async ({ page }) => {
-  await page.getByRole('radio', { name: 'Standing' }).click();
-  // Three columns: the first one reaches the upper part of the stage.
-  await expect.poll(() => colourAt(page, 0.2, 0.5)).not.toBe('#fffcf5');
-  await page.getByRole('radio', { name: 'Fixed places' }).click();
-  await expect(words(page)).toContainText('1. Alpha, 10; 2. Bravo, 30; 3. Cirrus, 20');
-  await undo(page);
-  await expect(words(page)).toContainText('1. Bravo, 30');
-});
-
 test('pictures go to the categories of their names, and can be given to others', async ({ page }) => {
   const red = await picture(page, '#ff0000');
   const svg = Buffer.from(
@@ -119,53 +109,6 @@ test('pictures go to the categories of their names, and can be given to others',
   await expect(words(page)).toContainText('Bravo');
   await fold(page, 'Who has which');
   await expect(page.getByLabel('Picture of Bravo')).not.toHaveValue('');
-});
-
-test('colours go by value or to one who stands out; lists of colours come and go; close ones are moved apart', async ({
-  page,
-}) => {
-  await page.getByRole('radio', { name: 'One for all' }).click();
-  await page.getByLabel('Alpha stands out').check();
-  await expect(page.getByRole('button', { name: 'Colour of Alpha' })).toHaveAttribute('title', /#c8401b/i);
-  await page.getByRole('radio', { name: 'By value' }).click();
-  await expect(page.getByRole('button', { name: 'Least value' })).toBeVisible();
-  await page.getByRole('radio', { name: 'Each its own' }).click();
-  await fold(page, 'Colour list');
-  await page.getByLabel('File of colours').setInputFiles({
-    name: 'c.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from('category,colour\nAlpha,#c8401b\nBravo,#c9411c\nNobody,#000000\n'),
-  });
-  await expect(page.getByText(/3 colours read. 1 of them are not in this table/)).toBeVisible();
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save JSON' }).click(),
-  ]);
-  expect(JSON.parse(readFileSync(await download.path(), 'utf8'))).toMatchObject({ Alpha: '#c8401b', Bravo: '#c9411c' });
-  await fold(page, 'Can they be told apart?');
-  await expect(page.getByText(/1 pair is closer than 8/)).toBeVisible();
-  await page.getByRole('button', { name: 'Move them apart' }).click();
-  await expect(page.getByText(/colours on stage can be told apart/)).toBeVisible();
-  await undo(page);
-  await expect(page.getByText(/1 pair is closer than 8/)).toBeVisible();
-});
-
-test('the axis stands still, takes targets, and numbers take another language', async ({ page }) => {
-  await page.getByRole('radio', { name: 'By hand' }).click();
-  await page.getByLabel('Upper end').fill('1e3');
-  await page.keyboard.press('Enter');
-  // Against a thousand, thirty is a short bar: the middle of its row is empty.
-  await expect.poll(() => colourAt(page, 0.5, 0.3)).toBe('#fffcf5');
-  await page.getByRole('radio', { name: 'Follows the leader' }).click();
-  await fold(page, 'Average and target lines');
-  await page.getByRole('switch', { name: 'Line at the average' }).click();
-  await page.getByRole('button', { name: 'Add a target' }).click();
-  await page.getByLabel('Name of target 1').fill('Goal');
-  await page.getByRole('radio', { name: '1', exact: true }).click();
-  await fold(page, 'Language, percent, dates');
-  await page.getByRole('combobox', { name: 'Language' }).click();
-  await page.getByRole('option', { name: /^German \(Germany\)/ }).click();
-  await expect(words(page)).toContainText('Bravo, 30,0');
 });
 
 test('the stage takes any size, backgrounds, and a box for the chart that is moved by mouse and keys', async ({
@@ -210,24 +153,6 @@ test('the stage takes any size, backgrounds, and a box for the chart that is mov
   await expect.poll(async () => Number(await page.getByLabel('Height %').inputValue())).toBe(height);
   await page.getByRole('button', { name: 'All the room again' }).click();
   await expect(box).toBeHidden();
-});
-
-test('an extra travels with a bar, is dragged, ordered and removed', async ({ page }) => {
-  const extras = page.getByRole('list', { name: 'Extras on stage' });
-  await page.getByRole('button', { name: 'Box', exact: true }).click();
-  await expect.poll(() => colourAt(page, 0.5, 0.5)).toBe('#c8401b');
-  await page.getByRole('button', { name: 'Text', exact: true }).click();
-  await page.getByLabel('Text of the extra').fill('{leader} in front');
-  await page.getByRole('combobox', { name: 'Held by' }).click();
-  await page.getByRole('option', { name: /^Bravo/ }).click();
-  await page.getByRole('button', { name: 'At the playhead' }).last().click();
-  await expect(extras.getByRole('listitem')).toHaveCount(2);
-  await page.getByRole('button', { name: 'Draw Text earlier' }).click();
-  await expect(extras.getByRole('listitem').first()).toContainText('in front');
-  await page.getByRole('button', { name: 'Remove Box' }).click();
-  await expect.poll(() => colourAt(page, 0.5, 0.5)).not.toBe('#c8401b');
-  await undo(page);
-  await expect(extras.getByRole('listitem')).toHaveCount(2);
 });
 
 test('a font of one’s own travels in the project', async ({ page }) => {

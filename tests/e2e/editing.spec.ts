@@ -1,6 +1,5 @@
-import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { goTo, openApp, openFile, pause, raceTable, shownFrame, stageColour, words } from './support';
+import { goTo, openApp, openFile, pause, raceTable, reloadKept, shownFrame, stageColour, words } from './support';
 
 test.beforeEach(async ({ page }) => {
   await openApp(page);
@@ -8,18 +7,6 @@ test.beforeEach(async ({ page }) => {
 });
 
 const press = async (page: Page, keys: string) => page.keyboard.press(keys);
-
-test('a table of one’s own becomes a race at once', async ({ page }) => {
-  await openFile(page, 'boat_points.csv', raceTable);
-  await expect(words(page)).toHaveText('2010: 1. Bravo, 30; 2. Cirrus, 20; 3. Alpha, 10.');
-  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Boat points');
-  await goTo(page, 'Shape');
-  await expect(page.getByRole('combobox', { name: 'Period' })).toHaveText('season');
-  await expect(page.getByRole('combobox', { name: 'Category' })).toHaveText('boat');
-  await expect(page.getByRole('cell', { name: '60' })).toBeVisible();
-  await press(page, 'Control+z');
-  await expect(page.getByRole('combobox', { name: 'Category' })).toHaveText('Harbour');
-});
 
 test('a file can be dropped anywhere', async ({ page }) => {
   await goTo(page, 'Pace');
@@ -33,35 +20,6 @@ test('a file can be dropped anywhere', async ({ page }) => {
   await expect(page.getByText('Let go to see it move')).toBeVisible();
   await target.dispatchEvent('drop', { dataTransfer: transfer });
   await expect(words(page)).toContainText('Bravo, 30');
-});
-
-test('the dress changes the picture, and undo and redo take every step', async ({ page }) => {
-  await page.getByLabel('Title', { exact: true }).fill('Harbours in a hurry');
-  await page.getByRole('radio', { name: 'Smallest' }).click();
-  await expect(words(page)).toContainText('1. Thrift Island');
-  const places = page.getByRole('spinbutton', { name: 'Places on stage' });
-  await places.fill('3');
-  await press(page, 'Enter');
-  await expect(words(page)).not.toContainText('4. ');
-  await places.fill('900');
-  await press(page, 'Enter');
-  await expect(places).toHaveValue('50');
-  await expect(page.getByText('Places on stage goes from 1 to 50')).toBeVisible();
-  await page.getByLabel('After the number').fill(' people');
-  await expect(words(page)).toContainText('45,000 people');
-  await page.getByRole('switch', { name: 'Shorten large numbers' }).click();
-  await expect(words(page)).toContainText('45.0K people');
-  await page.getByRole('button', { name: 'Background #12191E' }).click();
-  await expect.poll(() => stageColour(page, 0.01, 0.01)).toBe('#12191e');
-  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(words(page)).not.toContainText('4. ');
-  await expect(words(page)).not.toContainText('people');
-  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('The busiest harbours of the Saltmere Isles');
-  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
-  for (let i = 0; i < 7; i++) await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(words(page)).toContainText('45.0K people');
-  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Harbours in a hurry');
 });
 
 test('the stage takes the ratio of the film', async ({ page }) => {
@@ -96,24 +54,6 @@ test('a number field takes arrow keys and drags, a drag being one step of undo',
   await expect(swap).toHaveValue('0.6');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(swap).toHaveValue('0.5');
-});
-
-test('whole length and seconds for each period follow from each other', async ({ page }) => {
-  await openFile(page, 'boats.csv', raceTable);
-  await expect(words(page)).toContainText('Bravo, 30');
-  await goTo(page, 'Pace');
-  const whole = page.getByRole('spinbutton', { name: 'Whole film' });
-  const each = page.getByRole('spinbutton', { name: 'Each period' });
-  await each.fill('3');
-  await press(page, 'Enter');
-  await expect(whole).toHaveValue('8');
-  await whole.fill('12');
-  await press(page, 'Enter');
-  await expect(each).toHaveValue('5');
-  await page.getByRole('spinbutton', { name: 'Hold at the end' }).fill('3.5');
-  await press(page, 'Enter');
-  await expect(each).toHaveValue('4');
-  await expect(whole).toHaveValue('12');
 });
 
 test('an edge of a beat is dragged to slow down, in one step of undo', async ({ page }) => {
@@ -177,46 +117,10 @@ test('a reload brings back project, step and playhead', async ({ page }) => {
   for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Next period' }).click();
   await expect(words(page)).toContainText('2012: 1. Bravo, 60');
   const frame = await shownFrame(page);
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
-  await page.waitForTimeout(700);
-  await page.reload();
+  await reloadKept(page);
   await expect(words(page)).toContainText('2012: 1. Bravo, 60');
   expect(await shownFrame(page)).toBe(frame);
   await expect(page.getByRole('spinbutton', { name: 'Whole film' })).toBeVisible();
   await goTo(page, 'Dress');
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Kept over night');
-});
-
-test('a project file holds everything, and a damaged one is refused', async ({ page }) => {
-  await openFile(page, 'boats.csv', raceTable);
-  await expect(words(page)).toContainText('Bravo, 30');
-  await page.getByLabel('Title', { exact: true }).fill('A project to give away');
-  const [download] = await Promise.all([page.waitForEvent('download'), press(page, 'Control+s')]);
-  expect(download.suggestedFilename()).toBe('Boats.plucky');
-  const bytes = readFileSync(await download.path());
-  await goTo(page, 'Gather');
-  await page.getByRole('button', { name: /Catch by species/ }).click();
-  await expect(words(page)).toContainText('Tide crab');
-  await openFile(page, 'broken.plucky', bytes.subarray(0, bytes.length / 2));
-  await expect(page.getByText(/project file is damaged/)).toBeVisible();
-  await expect(words(page)).toContainText('Tide crab');
-  await openFile(page, 'Boats.plucky', bytes);
-  await expect(words(page)).toContainText('Bravo, 30');
-  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('A project to give away');
-});
-
-test('any control is found by name, and any command by keyboard', async ({ page }) => {
-  await page.getByRole('combobox', { name: 'Find a control' }).fill('frame rate');
-  await press(page, 'Enter');
-  await expect(page.getByRole('radio', { name: '60' })).toBeVisible();
-  await press(page, 'Control+k');
-  await page.getByPlaceholder('What would you like to do?').fill('source note');
-  await press(page, 'Enter');
-  await expect(page.getByLabel('Source note')).toBeFocused();
-  await page.getByRole('heading', { name: 'Words' }).click();
-  await press(page, '?');
-  await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeVisible();
-  await press(page, 'Escape');
-  await press(page, '4');
-  await expect(page.getByRole('spinbutton', { name: 'Whole film' })).toBeVisible();
 });

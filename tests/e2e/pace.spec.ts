@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { goTo, openApp, openFile, pause, raceTable, reloadKept, selectSpan, shownFrame, words } from './support';
+import { goTo, openApp, openFile, pause, raceTable, reloadKept, selectSpan, words } from './support';
 
 test.beforeEach(async ({ page }) => {
   await openApp(page);
@@ -8,23 +8,6 @@ test.beforeEach(async ({ page }) => {
   await expect(words(page)).toContainText('Bravo');
   await goTo(page, 'Pace');
   await pause(page);
-});
-
-test('moments are listed, gone to, slowed down at and captioned in words of one’s own', async ({ page }) => {
-  await page.getByRole('button', { name: 'Words of moments' }).click();
-  await page.getByLabel('Changes of lead', { exact: true }).fill('{name} before {other}');
-  const list = page.getByRole('list', { name: 'Moments of the film' });
-  await expect(list).toContainText('Alpha before Bravo');
-  await list.getByRole('button', { name: /^Alpha before Bravo/ }).click();
-  // Within the first step, whose travel goes from frame 30 to 210.
-  await expect.poll(() => shownFrame(page)).toBeGreaterThan(60);
-  expect(await shownFrame(page)).toBeLessThan(150);
-  await list.getByRole('button', { name: 'Slow down at: Alpha before Bravo' }).click();
-  await expect(page.getByRole('spinbutton', { name: 'Beat at the playhead' })).toHaveValue('2');
-  await list.getByRole('button', { name: 'Caption: Alpha before Bravo' }).click();
-  await expect(page.getByLabel('Text of the caption')).toHaveValue('Alpha before Bravo');
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByLabel('Text of the caption')).toBeHidden();
 });
 
 test('captions are written over a span, and come and go as SubRip and WebVTT', async ({ page }) => {
@@ -53,46 +36,6 @@ test('captions are written over a span, and come and go as SubRip and WebVTT', a
   await expect(captions.nth(1)).not.toContainText('0:05.00');
   await reloadKept(page);
   await expect(captions).toHaveCount(2);
-});
-
-test('beats are selected and given seconds, follow the calendar, and slow down where places change', async ({
-  page,
-}) => {
-  await selectSpan(page, 0.1, 0.3);
-  await page.getByRole('button', { name: 'Pause', exact: true }).click();
-  const seconds = page.getByRole('spinbutton', { name: 'Selected beats last' });
-  await expect(seconds).toHaveValue('3');
-  await seconds.fill('4.5');
-  await page.keyboard.press('Enter');
-  await expect(seconds).toHaveValue('4.5');
-  await expect(page.getByRole('spinbutton', { name: 'Whole film' })).toHaveValue('8');
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(seconds).toHaveValue('3');
-  await page.getByRole('spinbutton', { name: 'Slower where places change' }).fill('4');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('spinbutton', { name: 'Whole film' })).toHaveValue('8');
-});
-
-test('bars come one after another and go again; the texts with them', async ({ page }) => {
-  const canvas = page.getByRole('img', { name: 'The stage' }).locator('canvas');
-  const before = await canvas.screenshot();
-  await page
-    .getByRole('radiogroup', { name: 'Bars come' })
-    .or(page.getByRole('group', { name: 'Bars come' }))
-    .getByText('Grow', { exact: true })
-    .click();
-  await expect.poll(async () => (await canvas.screenshot()).equals(before)).toBe(false);
-  await page
-    .getByRole('group', { name: 'Texts come' })
-    .or(page.getByRole('radiogroup', { name: 'Texts come' }))
-    .getByText('Fade', { exact: true })
-    .click();
-  await page.getByRole('spinbutton', { name: 'Opening takes' }).fill('2');
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'In which order they come' }).click();
-  await page.getByText('At random', { exact: true }).click();
-  await expect(page.getByRole('spinbutton', { name: 'Seed of coming' })).toBeVisible();
-  await expect(page.getByRole('spinbutton', { name: 'Whole film' })).toHaveValue('8');
 });
 
 test('values are read by pointing', async ({ page }) => {

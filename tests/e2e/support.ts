@@ -119,7 +119,6 @@ export async function stageColour(page: Page, x: number, y: number): Promise<str
 /** Loads the page again once the browser has kept everything. */
 export async function reloadKept(page: Page): Promise<void> {
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
-  await page.waitForTimeout(700);
   await page.reload();
 }
 

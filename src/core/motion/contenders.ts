@@ -33,22 +33,24 @@ export function findContenders(set: SeriesSet, places: number, order: RankOrder)
   if (order === 'table') return Int32Array.from({ length: Math.min(places, total) }, (_, k) => k);
   if (total <= places) return Int32Array.from({ length: total }, (_, k) => k);
   const sign = order === 'largest' ? 1 : -1;
+  const { values, periodCount } = set;
+  let before = new Float64Array(total);
+  let now = new Float64Array(total);
   const worse = new Float64Array(total);
-  const better = new Float64Array(total);
   const keep = new Uint8Array(total);
-  const markReaching = (from: number, to: number) => {
-    for (let k = 0; k < total; k++) {
-      const a = (set.values[k * set.periodCount + from] ?? Number.NaN) * sign;
-      const b = (set.values[k * set.periodCount + to] ?? Number.NaN) * sign;
-      worse[k] = Math.min(a, b);
-      better[k] = Math.max(a, b);
-    }
-    const bar = nthGreatest(worse, places);
-    for (let k = 0; k < total; k++) if ((better[k] ?? Number.NaN) >= bar) keep[k] = 1;
+  /** Keeps all whose better end reaches the bar; who is absent at one of them has none. */
+  const markReaching = (bar: number, from: Float64Array, to: Float64Array) => {
+    for (let k = 0; k < total; k++) if (Math.max(from[k] ?? Number.NaN, to[k] ?? Number.NaN) >= bar) keep[k] = 1;
   };
-  for (let p = 0; p < set.periodCount; p++) {
-    markReaching(p, p);
-    if (p > 0) markReaching(p - 1, p);
+  for (let p = 0; p < periodCount; p++) {
+    [before, now] = [now, before];
+    for (let k = 0, at = p; k < total; k++, at += periodCount) {
+      const value = (values[at] ?? Number.NaN) * sign;
+      now[k] = value;
+      worse[k] = Math.min(before[k] ?? Number.NaN, value);
+    }
+    markReaching(nthGreatest(now, places), now, now);
+    if (p > 0) markReaching(nthGreatest(worse, places), before, now);
   }
   return Int32Array.from(Array.from(keep.keys()).filter((k) => keep[k] === 1));
 }

@@ -52,10 +52,19 @@ export function buildSeries(
     unit: unitOf(cube.values),
   };
   const x = cube.periods.map((period) => period.spacing);
-  categories.forEach((category, k) => {
-    const given = x.map((_, p) => (cube.values[p * cube.categories.length + category] ?? Number.NaN) / set.unit);
-    fillOne(set, k * periodCount, { x, y: given }, gaps);
-  });
+  const given = new Float64Array(periodCount);
+  const width = cube.categories.length;
+  for (let k = 0; k < categories.length; k++) {
+    let complete = true;
+    for (let p = 0, at = categories[k] ?? 0; p < periodCount; p++, at += width) {
+      const value = (cube.values[at] ?? Number.NaN) / set.unit;
+      given[p] = value;
+      if (Number.isNaN(value)) complete = false;
+    }
+    // Without a gap and without slopes there is nothing to find.
+    if (complete && !keepSlopes) set.values.set(given, k * periodCount);
+    else fillOne(set, k * periodCount, { x, y: given }, gaps);
+  }
   return set;
 }
 
@@ -71,7 +80,7 @@ type FillTarget = Pick<SeriesSet, 'values' | 'slopeStart' | 'slopeEnd' | 'betwee
 interface Course {
   readonly x: readonly number[];
   /** NaN where nothing is known. */
-  readonly y: readonly number[];
+  readonly y: Float64Array;
 }
 
 function fillOne(set: FillTarget, offset: number, course: Course, gaps: GapRule) {
@@ -84,7 +93,7 @@ function fillOne(set: FillTarget, offset: number, course: Course, gaps: GapRule)
   const first = known[0] ?? 0;
   const last = known.at(-1) ?? -1;
   let run: number[] = [];
-  const filled = [...given];
+  const filled = given.slice();
   for (let p = first; p <= last; p++) {
     if (Number.isNaN(given[p])) filled[p] = gaps === 'carry' ? (filled[p - 1] ?? 0) : gaps === 'zero' ? 0 : Number.NaN;
     if (!Number.isNaN(filled[p])) run.push(p);

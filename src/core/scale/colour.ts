@@ -4,19 +4,21 @@ import { useMode as addMode, modeLrgb, modeRgb, wcagContrast } from 'culori/fn';
 addMode(modeRgb);
 addMode(modeLrgb);
 
-/** Red, green and blue of `#rrggbb`, each in [0, 255]. */
-function channels(colour: string): [number, number, number] {
-  const number = Number.parseInt(colour.slice(1), 16);
-  return [(number >> 16) & 255, (number >> 8) & 255, number & 255];
-}
+/** `#rrggbb` as a number: red, green and blue with eight bits each. */
+const numberOf = (colour: string): number => Number.parseInt(colour.slice(1), 16);
 
 /** A mix of two colours; `share` of the second, in [0, 1]. */
 export function mixColours(a: string, b: string, share: number): string {
   if (share <= 0) return a;
   if (share >= 1) return b;
-  const [from, to] = [channels(a), channels(b)];
-  const mixed = from.map((channel, i) => Math.round(channel + ((to[i] ?? 0) - channel) * share));
-  return `#${mixed.map((channel) => channel.toString(16).padStart(2, '0')).join('')}`;
+  const [from, to] = [numberOf(a), numberOf(b)];
+  let mixed = 1;
+  for (let shift = 16; shift >= 0; shift -= 8) {
+    const channel = (from >> shift) & 255;
+    mixed = (mixed << 8) | Math.round(channel + (((to >> shift) & 255) - channel) * share);
+  }
+  // The one in front keeps the noughts at the start.
+  return `#${mixed.toString(16).slice(1)}`;
 }
 
 const inks = new Map<string, string>();

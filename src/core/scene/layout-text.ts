@@ -7,12 +7,25 @@ export interface TextRun {
   readonly x: number;
 }
 
-const digitRuns = /\d|[^\d]+/g;
+/** Where the run that starts at a place ends: a digit stands alone, everything else as far as the next digit. */
+function runEnd(text: string, start: number): number {
+  let end = start + 1;
+  if (isDigit(text, start)) return end;
+  while (end < text.length && !isDigit(text, end)) end++;
+  return end;
+}
+
+function isDigit(text: string, place: number): boolean {
+  const code = text.charCodeAt(place);
+  return code >= 48 && code <= 57;
+}
+
+const DIGITS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
 /** Width of the widest digit: the cell that every digit gets in tabular text. */
 function digitCell(font: Font, measure: MeasureText): number {
   let widest = 0;
-  for (let digit = 0; digit <= 9; digit++) widest = Math.max(widest, measure(String(digit), font));
+  for (const digit of DIGITS) widest = Math.max(widest, measure(digit, font));
   return widest;
 }
 
@@ -21,7 +34,11 @@ export function lineWidth(text: string, font: Font, tabular: boolean, measure: M
   if (!tabular) return measure(text, font);
   const cell = digitCell(font, measure);
   let width = 0;
-  for (const [piece] of text.matchAll(digitRuns)) width += isDigit(piece) ? cell : measure(piece, font);
+  for (let from = 0; from < text.length; ) {
+    const to = runEnd(text, from);
+    width += isDigit(text, from) ? cell : measure(text.slice(from, to), font);
+    from = to;
+  }
   return width;
 }
 
@@ -34,14 +51,14 @@ export function layoutText(node: TextNode, measure: MeasureText): TextRun[] {
   if (!node.tabular) return [{ text: node.text, x }];
   const cell = digitCell(node.font, measure);
   const runs: TextRun[] = [];
-  for (const [piece] of node.text.matchAll(digitRuns)) {
+  for (let from = 0; from < node.text.length; ) {
+    const to = runEnd(node.text, from);
+    const piece = node.text.slice(from, to);
     const own = measure(piece, node.font);
-    runs.push({ text: piece, x: isDigit(piece) ? x + (cell - own) / 2 : x });
-    x += isDigit(piece) ? cell : own;
+    const digit = isDigit(node.text, from);
+    runs.push({ text: piece, x: digit ? x + (cell - own) / 2 : x });
+    x += digit ? cell : own;
+    from = to;
   }
   return runs;
-}
-
-function isDigit(piece: string): boolean {
-  return piece.length === 1 && piece >= '0' && piece <= '9';
 }

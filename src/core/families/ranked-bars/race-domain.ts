@@ -65,10 +65,11 @@ function shownExtremes(race: Race, cells: number, knotSec: number) {
 function visitShown(race: Race, timeSec: number, marginSec: number, visit: (value: number) => void): void {
   const time = Math.min(race.clock.lengthSec, Math.max(0, timeSec));
   const moment = momentOf(race, time);
+  const shows = (k: number, atSec: number) => slotAt(race.tracks, k, atSec) < race.tracks.places;
   eachShowing(race, time, (k) => {
     // Wider than what shows at this very moment: a bar may come on before the next knot.
-    const near = [time - marginSec, time, time + marginSec].some((t) => slotAt(race.tracks, k, t) < race.tracks.places);
-    const value = near ? shownValue(race, k, moment) : Number.NaN;
+    if (!shows(k, time) && !shows(k, time - marginSec) && !shows(k, time + marginSec)) return;
+    const value = shownValue(race, k, moment);
     if (!Number.isNaN(value)) visit(value);
   });
 }

@@ -1,0 +1,36 @@
+/** What a browser keeps, without a browser: values are copied in and out, as a database does. */
+class MemoryStore {
+  private readonly kept = new Map<string, unknown>();
+
+  async getItem(key: string): Promise<unknown> {
+    return structuredClone(this.kept.get(key) ?? null);
+  }
+
+  async setItem(key: string, value: unknown): Promise<unknown> {
+    this.kept.set(key, structuredClone(value));
+    return value;
+  }
+
+  async removeItem(key: string): Promise<void> {
+    this.kept.delete(key);
+  }
+
+  async keys(): Promise<string[]> {
+    return [...this.kept.keys()];
+  }
+
+  async clear(): Promise<void> {
+    this.kept.clear();
+  }
+}
+
+const stores = new Map<string, MemoryStore>();
+
+/** Stands in for localForage; one store for each name, however often it is asked for. */
+export default {
+  createInstance({ storeName }: { readonly storeName: string }): MemoryStore {
+    const store = stores.get(storeName) ?? new MemoryStore();
+    stores.set(storeName, store);
+    return store;
+  },
+};
