@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { closeApp, goTo, openApp, openTable, saysOnStage } from './testing/page';
+import { closeApp, goTo, openApp, openTable, saysOnStage } from './testing/whole-app';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));
 vi.mock('localforage', () => import('./testing/memory-forage'));

@@ -21,7 +21,7 @@ import {
   type,
   user,
   words,
-} from './testing/page';
+} from './testing/whole-app';
 import { workers } from './testing/workers';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));

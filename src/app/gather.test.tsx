@@ -17,7 +17,7 @@ import {
   type,
   user,
   words,
-} from './testing/page';
+} from './testing/whole-app';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));
 vi.mock('localforage', () => import('./testing/memory-forage'));

@@ -18,7 +18,7 @@ import {
   settled,
   type,
   user,
-} from './testing/page';
+} from './testing/whole-app';
 import { workers } from './testing/workers';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));

@@ -19,7 +19,7 @@ import {
   settled,
   user,
   words,
-} from './testing/page';
+} from './testing/whole-app';
 import { workers } from './testing/workers';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));
