@@ -7,6 +7,11 @@ export default defineConfig({
     environment: 'node',
     testTimeout: 60_000,
     include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
-    coverage: { provider: 'v8', include: ['src/core/**/*.ts'], reporter: ['text-summary'] },
+    coverage: {
+      provider: 'v8',
+      include: ['src/**/*.{ts,tsx}'],
+      exclude: ['src/**/testing/**', 'src/**/*.test.{ts,tsx}', 'src/**/*.d.ts'],
+      reporter: ['text-summary', 'json-summary'],
+    },
   },
 });

@@ -1,12 +1,16 @@
 // npm test: sets up, then checks style, types, dependency rules, unit tests, the build and the app in a browser.
 // One part alone: npm test -- --lint | --types | --rules | --unit | --build | --e2e (several may be named).
+// With --keep-coverage the figures of this run become those that later ones may not fall below.
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
+import { reportCoverage } from './lib/coverage.mjs';
 import { ensureBuild, ensurePackages, ensurePrograms, root } from './lib/set-up.mjs';
 
 const parts = ['lint', 'types', 'rules', 'unit', 'build', 'e2e'];
-const named = process.argv.slice(2).map((flag) => flag.replace(/^--/, ''));
+const flags = process.argv.slice(2).map((flag) => flag.replace(/^--/, ''));
+const keep = flags.includes('keep-coverage');
+const named = flags.filter((flag) => flag !== 'keep-coverage');
 const unknown = named.filter((name) => !parts.includes(name));
 if (unknown.length > 0) {
   console.error(`Unknown part: ${unknown.join(', ')}. Known parts: ${parts.map((part) => `--${part}`).join(' ')}`);
@@ -76,6 +80,7 @@ else {
       failed: json.numFailedTests + (json.numFailedTestSuites > 0 && json.numFailedTests === 0 ? 1 : 0),
     }),
   );
+  check('unit', 'Coverage', () => reportCoverage(root, { keep }));
   check('build', 'Build', () => {
     ensureBuild();
     return true;
