@@ -19,8 +19,8 @@ configure({
   asyncUtilTimeout: 10_000,
   getElementError: (message) => new Error(`${message?.split('\n')[0]} The page says: ${document.body.textContent}`),
 });
-// A page is laid out nowhere here, so everything is as large as a window.
-const size = { width: 1280, height: 800 };
+// A page is laid out nowhere here, so everything has the same size; a small one, as what is in sight is drawn.
+const size = { width: 900, height: 300 };
 for (const [name, px] of [
   ['offsetWidth', size.width],
   ['offsetHeight', size.height],
@@ -49,14 +49,14 @@ function started(): Services {
 }
 
 /** The person at the page; another one for each test. */
-export let user = userEvent.setup();
+export let user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
 
 /** Draws the whole app with nothing open. Call `closeApp` after each test. */
 export async function openApp(): Promise<Services> {
   const ready = started();
   saved.length = 0;
   outputChoice.setState(outputChoice.getInitialState(), true);
-  user = userEvent.setup();
+  user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
   documentStore.setState({ project: null, past: [], future: [], gesture: null });
   sessionStore.setState({ ...sessionStore.getInitialState(), rankingOpen: false }, true);
   playheadStore.setState(playheadStore.getInitialState(), true);

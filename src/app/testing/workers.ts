@@ -1,5 +1,6 @@
 import { Memory } from '@/core/families/memory';
 import { overviewOf } from '@/core/film/overview';
+import { pieceAt } from '@/core/film/piece-at';
 import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
 import { sceneAt } from '@/core/film/scene-at';
@@ -63,7 +64,7 @@ export class FakeStage {
   }
 
   async plot() {
-    return this.film?.pieces[0]?.chart.frame.plot ?? null;
+    return this.film ? pieceAt(this.film, this.timeSec).piece.chart.frame.plot : null;
   }
 
   resize = async () => undefined;
