@@ -76,7 +76,7 @@ describe('the dress', () => {
       presses++;
     }
     expect(title().value).toBe('Boats');
-    expect(words()).not.toContain('points');
+    await waitFor(() => expect(words()).not.toContain('points'));
     for (let i = 0; i < presses; i++) await press('Redo');
     await saysOnStage('10 points');
     expect(title().value).toBe('Boats in a hurry');

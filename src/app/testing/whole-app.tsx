@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
-import { cleanup, configure, render, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, configure, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { vi } from 'vitest';
 import { Autosave } from '@/state/autosave';
@@ -146,6 +146,8 @@ export async function settled(): Promise<void> {
     if (reading) throw new Error('still reading');
     if (project && status !== 'failed' && workers.stage.project !== project) throw new Error('the film is behind');
   });
+  // What was told from outside of React is drawn.
+  await act(async () => undefined);
 }
 
 /** What the stage shows, in words. */
