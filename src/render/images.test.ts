@@ -1,0 +1,60 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Background } from '@/core/project/background';
+import { raceProject } from '@/core/testing/projects';
+import { ImageStore } from './images';
+import { canvases, FakeCanvas } from './testing/fake-canvas';
+
+vi.stubGlobal('OffscreenCanvas', FakeCanvas);
+vi.stubGlobal('createImageBitmap', async (blob: Blob) => {
+  const text = await blob.text();
+  if (text === 'broken') throw new Error('no picture');
+  return { width: Number(text), height: 100 };
+});
+beforeEach(() => {
+  canvases.length = 0;
+});
+
+const picture = (id: string, text: string) => ({
+  id,
+  mime: 'image/png' as const,
+  bytes: new TextEncoder().encode(text).buffer as ArrayBuffer,
+});
+const stage = (change: Partial<Extract<Background, { kind: 'picture' }>> = {}) =>
+  raceProject(
+    {},
+    {
+      stage: {
+        background: { kind: 'picture', colour: '#ffffff', pictureId: 'a', fit: 'fill', dim: 0, blur: 2, ...change },
+      },
+    },
+  ).film.stage;
+
+describe('the pictures of a painter', () => {
+  it('are decoded; one that cannot be is left out and named', async () => {
+    const store = new ImageStore();
+    expect(await store.add([picture('a', '40'), picture('b', 'broken')])).toEqual(['b']);
+    expect([...store.images.keys()]).toEqual(['a']);
+  });
+
+  it('are blurred once for the background, and small', async () => {
+    const store = new ImageStore();
+    await store.add([picture('a', '4000')]);
+    store.blurBackground(stage());
+    store.blurBackground(stage());
+    expect(canvases).toHaveLength(1);
+    expect(canvases[0]).toMatchObject({ width: 960, height: 24 });
+    expect([...store.images.keys()]).toEqual(['a', 'a@blur2']);
+    expect(canvases[0]?.calls.find((call) => call.startsWith('filter'))).toMatch(/^filter = blur\([\d.]+px\)$/);
+    store.blurBackground(stage({ blur: 3, fit: 'fit' }));
+    expect(store.images.has('a@blur3')).toBe(true);
+  });
+
+  it('stay as they are without a blur, without the picture, and behind plain colour', async () => {
+    const store = new ImageStore();
+    await store.add([picture('a', '40')]);
+    store.blurBackground(stage({ blur: 0 }));
+    store.blurBackground(stage({ pictureId: 'gone' }));
+    store.blurBackground(raceProject().film.stage);
+    expect(canvases).toHaveLength(0);
+  });
+});
