@@ -1,0 +1,109 @@
+import * as xlsx from '@e965/xlsx';
+import fc from 'fast-check';
+import Papa from 'papaparse';
+import { describe, expect, it } from 'vitest';
+import type { PreparedChart } from '@/core/film/prepare-chart';
+import { cubeOf } from '@/core/testing/films';
+import { filmOf, raceProject } from '@/core/testing/projects';
+import { frameTable, rankingTable } from './film-tables';
+import { dataFormats, type PlainTable, writePlainTable } from './plain-table';
+import { writeShaped } from './shaped-table';
+
+const textOf = async (table: PlainTable, format: 'csv' | 'json') =>
+  new TextDecoder().decode(await writePlainTable(table, format));
+const cells = fc.oneof(
+  fc.string({ maxLength: 12 }),
+  fc.double({ noNaN: true, noDefaultInfinity: true }),
+  fc.constant(null),
+);
+const tables = fc
+  .uniqueArray(fc.string({ minLength: 1, maxLength: 8 }), { minLength: 1, maxLength: 4 })
+  .chain((header) =>
+    fc.record({
+      name: fc.constant('Table'),
+      header: fc.constant(header),
+      rows: fc.array(fc.array(cells, { minLength: header.length, maxLength: header.length }), { maxLength: 5 }),
+    }),
+  );
+
+describe('a plain table', () => {
+  it('comes back from JSON as it was, whatever its columns are called', async () => {
+    await fc.assert(
+      fc.asyncProperty(tables, async (table) => {
+        const text = await textOf(table, 'json');
+        const records = JSON.parse(text);
+        expect(records).toHaveLength(table.rows.length);
+        for (const [i, row] of table.rows.entries()) {
+          // Columns called `__proto__` are data as well, so records are read as they are written.
+          const line = text.split('\n')[i + 1]?.replace(/,$/, '') ?? '';
+          const pairs = table.header.map((name, c) => `${JSON.stringify(name)}:${JSON.stringify(row[c] ?? null)}`);
+          expect(line).toBe(`{${pairs.join(',')}}`);
+        }
+      }),
+    );
+  });
+
+  it('comes back from CSV, but that nothing in it can run', async () => {
+    const table: PlainTable = {
+      name: 'T',
+      header: ['a', 'b'],
+      rows: [
+        ['=1+1', 5],
+        ['say "hi",\nthere', null],
+        ['-7', 0.1],
+      ],
+    };
+    const { data } = Papa.parse<string[]>((await textOf(table, 'csv')).trimEnd());
+    expect(data).toEqual([
+      ['a', 'b'],
+      ["'=1+1", '5'],
+      ['say "hi",\nthere', ''],
+      ["'-7", '0.1'],
+    ]);
+  });
+
+  it('comes back from a workbook with its types, and formulas as text', async () => {
+    const table: PlainTable = { name: 'Sheet', header: ['x'], rows: [['=1+1'], [5], [null]] };
+    const book = xlsx.read(await writePlainTable(table, 'xlsx'));
+    expect(book.SheetNames).toEqual(['Sheet']);
+    const sheet = book.Sheets.Sheet as xlsx.WorkSheet;
+    expect(sheet.A2).toMatchObject({ t: 's', v: '=1+1' });
+    expect(sheet.A2?.f).toBeUndefined();
+    expect(sheet.A3).toMatchObject({ t: 'n', v: 5 });
+    expect(sheet.A4).toBeUndefined();
+  });
+});
+
+describe('tables of a film', () => {
+  const cube = cubeOf([
+    [10, 20, 20],
+    [40, null, 30],
+  ]);
+  const film = filmOf(raceProject(), cube);
+
+  it('tell the rank in each period; equal values share it, and a change is told where there was a value', () => {
+    const { header, rows } = rankingTable(film.pieces[0]?.chart as PreparedChart);
+    expect(header).toEqual(['period', 'rank', 'category', 'value', 'change']);
+    expect(rows.map((row) => row.slice(1))).toEqual([
+      [1, cube.categories[1], 20, null],
+      [1, cube.categories[2], 20, null],
+      [3, cube.categories[0], 10, null],
+      [1, cube.categories[0], 40, 30],
+      [2, cube.categories[2], 30, 10],
+    ]);
+  });
+
+  it('tell every frame by its number and time', () => {
+    const { rows } = frameTable(film);
+    const frames = rows.map(([frame]) => Number(frame));
+    expect(new Set(frames).size).toBe(film.frameCount);
+    expect(rows.every(([frame, sec]) => Math.abs(Number(sec) - Number(frame) / film.framesPerSec) < 1e-6)).toBe(true);
+  });
+
+  it('tell the shaped values in every format, and keep a category that is called like the column', async () => {
+    const odd = { ...cube, categories: ['period', 'b', 'c'] };
+    const json = JSON.parse(new TextDecoder().decode(await writeShaped(odd, 'json')));
+    expect(json[1]).toEqual({ period: cube.periods[1]?.key, 'period (category)': 40, b: null, c: 30 });
+    for (const format of dataFormats) expect((await writeShaped(odd, format)).length).toBeGreaterThan(10);
+  });
+});

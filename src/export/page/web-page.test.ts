@@ -1,0 +1,69 @@
+import { createHash } from 'node:crypto';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { cubeOf } from '@/core/testing/films';
+import { raceProject } from '@/core/testing/projects';
+import { roomOf } from '../testing/room';
+import { webPage } from './web-page';
+
+const player = 'play()';
+const served: string[] = [];
+let missing = '';
+beforeEach(() => {
+  served.length = 0;
+  missing = '';
+  vi.stubGlobal('fetch', async (url: string) => {
+    served.push(url);
+    if (missing !== '' && url.includes(missing)) return new Response('', { status: 404 });
+    return new Response(url.endsWith('player.js') ? player : new Uint8Array([1, 2, 3]));
+  });
+});
+
+const nasty = '</script><script>alert(1)</script>';
+const page = async (title = 'Boats') => {
+  const text = { title, subtitle: '', source: '', total: '', leader: '' };
+  const cube = { ...cubeOf([[1, 2]]), categories: [nasty, 'B'] };
+  return new TextDecoder().decode(await webPage(roomOf(raceProject({ text }), cube)));
+};
+const hash = (text: string) => createHash('sha256').update(text).digest('base64');
+function between(html: string, start: string, end: string): string {
+  const from = html.indexOf(start) + start.length;
+  return html.slice(from, html.indexOf(end, from));
+}
+
+describe('a web page of a film', () => {
+  it('lets only its own script and style run, and nothing from anywhere else', async () => {
+    const html = await page();
+    const policy = between(html, 'http-equiv="Content-Security-Policy" content="', '"');
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).toContain(`script-src 'sha256-${hash(player)}'`);
+    expect(policy).toContain(`style-src 'sha256-${hash(between(html, '<style>', '</style>'))}'`);
+    expect(html).not.toMatch(/(src|href)="http/);
+  });
+
+  it('holds the film so that no name can end the script that it stands in', async () => {
+    const html = await page();
+    expect(html).not.toContain(nasty);
+    const data = JSON.parse(between(html, '<script id="film" type="application/json">', '</script>'));
+    expect(JSON.stringify(data)).toContain(JSON.stringify(nasty).slice(1, -1));
+  });
+
+  it('is called as the chart is, in letters that are no marks', async () => {
+    expect(await page('Fish & <chips>')).toContain('<title>Fish &amp; &lt;chips&gt;</title>');
+    expect(await page('')).toContain('<title>Test</title>');
+  });
+
+  it('has only the fonts that it needs inside', async () => {
+    const html = await page();
+    const fonts = served.filter((url) => url.includes('/fonts/'));
+    expect(fonts.length).toBeGreaterThan(0);
+    expect(html.match(/@font-face/g)).toHaveLength(fonts.length);
+    expect(html).toContain('data:font/woff2;base64,AQID');
+  });
+
+  it('says what did not load', async () => {
+    missing = 'player';
+    await expect(page()).rejects.toThrow('The player did not load');
+    missing = 'woff2';
+    await expect(page()).rejects.toThrow(/The font file .* did not load/);
+  });
+});
