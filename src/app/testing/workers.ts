@@ -5,6 +5,7 @@ import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-
 import { readoutAt } from '@/core/film/readout';
 import { sceneAt } from '@/core/film/scene-at';
 import type { Project } from '@/core/project/project';
+import { hitTest } from '@/core/scene/hit-test';
 import { boxOfPart } from '@/core/scene/part-box';
 import type { PartName } from '@/core/scene/scene';
 import { measureBySize } from '@/core/testing/films';
@@ -63,6 +64,10 @@ export class FakeStage {
     return this.film && boxOfPart(sceneAt(this.film, this.timeSec), part, measureBySize, extra);
   }
 
+  async hit(x: number, y: number) {
+    return this.film && hitTest(sceneAt(this.film, this.timeSec), x, y, measureBySize);
+  }
+
   async plot() {
     return this.film ? pieceAt(this.film, this.timeSec).piece.chart.frame.plot : null;
   }
@@ -71,7 +76,6 @@ export class FakeStage {
   highlight = async () => undefined;
   addImages = async () => undefined;
   addFonts = async () => undefined;
-  hit = async () => null;
   thumbnails = async () => [];
   filmSpeed = async () => 30;
 

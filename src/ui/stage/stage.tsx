@@ -185,10 +185,9 @@ function useFittedSize(room: RefObject<HTMLDivElement | null>, widthPx: number, 
     if (!element) return;
     const measureRoom = () => {
       const style = getComputedStyle(element);
-      const roomX =
-        element.clientWidth - Number.parseFloat(style.paddingLeft) - Number.parseFloat(style.paddingRight) - 2;
-      const roomY =
-        element.clientHeight - Number.parseFloat(style.paddingTop) - Number.parseFloat(style.paddingBottom) - 2;
+      const px = (length: string) => Number.parseFloat(length) || 0;
+      const roomX = element.clientWidth - px(style.paddingLeft) - px(style.paddingRight) - 2;
+      const roomY = element.clientHeight - px(style.paddingTop) - px(style.paddingBottom) - 2;
       const scale = Math.max(0.01, Math.min(roomX / widthPx, roomY / heightPx));
       setSize({ widthPx: Math.floor(widthPx * scale), heightPx: Math.floor(heightPx * scale) });
     };
