@@ -19,7 +19,9 @@ describe('sorting the table of ranks', () => {
         const ranks = rankPeriods(cube, 'largest');
         const sorted = sortRanks(ranks, cube, column, descending);
         const row = (table: typeof ranks, i: number) =>
-          [table.period, table.rank, table.category, table.value, table.change, table.climb].map((list) => list[i]).join();
+          [table.period, table.rank, table.category, table.value, table.change, table.climb]
+            .map((list) => list[i])
+            .join();
         const all = (table: typeof ranks) => Array.from(table.period, (_, i) => row(table, i)).sort();
         expect(all(sorted)).toEqual(all(ranks));
         if (column === 'category') return;

@@ -1,0 +1,122 @@
+// @vitest-environment happy-dom
+import { screen, waitFor } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { documentStore } from '@/state/document';
+import {
+  choose,
+  closeApp,
+  file,
+  goTo,
+  openApp,
+  openTable,
+  pageSays,
+  press,
+  raceTable,
+  saysOnStage,
+  settled,
+  user,
+} from './testing/whole-app';
+
+vi.mock('@/workers/client', () => import('./testing/workers'));
+vi.mock('localforage', () => import('./testing/memory-forage'));
+// Reading pictures is the browser's work: here a file says its size, or that it is broken.
+vi.mock('./rasterise', () => ({
+  rasterise: async (blob: Blob, size?: readonly [number, number]) => {
+    if ((await blob.text()) === 'broken') throw new Error('no picture');
+    return { bytes: new ArrayBuffer(4), widthPx: size?.[0] ?? 1024, heightPx: size?.[1] ?? 512 };
+  },
+}));
+vi.stubGlobal('createImageBitmap', async (blob: Blob) => {
+  const [width, height] = (await blob.text()).split('x').map(Number);
+  if (!width || !height) throw new Error('no picture');
+  return { width, height, close: () => undefined };
+});
+vi.stubGlobal(
+  'FontFace',
+  class {
+    constructor(
+      readonly family: string,
+      readonly bytes: ArrayBuffer,
+    ) {}
+    async load() {
+      if (new TextDecoder().decode(this.bytes) === 'nothing') throw new Error('no font');
+      return this;
+    }
+  },
+);
+
+const png = (name: string, text: string) => new File([text], name, { type: 'image/png' });
+const project = () => {
+  const found = documentStore.getState().project;
+  if (!found) throw new Error('nothing is open');
+  return found;
+};
+
+beforeEach(async () => {
+  await openApp();
+  await openTable('boats.csv', raceTable);
+  await saysOnStage('Bravo, 30');
+  await goTo('Dress');
+});
+afterEach(closeApp);
+
+describe('pictures of categories', () => {
+  it('go to those whose names they carry, and can be given to others', async () => {
+    await choose(
+      'Pictures of categories',
+      png('Bravo.png', '40x40'),
+      png('cirus.png', '40x40'),
+      png('nobody.png', '40x40'),
+      png('broken.png', 'no'),
+    );
+    await pageSays('3 pictures added: 1 by name, 1 by a similar name, 1 with no category.');
+    await pageSays('Not read as pictures: broken.png');
+    expect(project().charts[0]?.dress.pictures.shown).toBe(true);
+    await press('Who has which');
+    await user.selectOptions(screen.getByLabelText('Picture of Alpha'), 'nobody.png');
+    await settled();
+    const given = project().charts[0]?.pictures.map(({ category }) => category);
+    expect(given?.sort()).toEqual(['Alpha', 'Bravo', 'Cirrus']);
+  });
+
+  it('that come a second time take the place of the first', async () => {
+    await choose('Pictures of categories', png('Bravo.png', '40x40'));
+    await choose('Pictures of categories', png('Bravo.png', '80x40'));
+    const [chart] = project().charts;
+    expect(chart?.pictures).toHaveLength(1);
+    const picture = project().pictures.find(({ id }) => id === chart?.pictures[0]?.pictureId);
+    expect(picture).toMatchObject({ widthPx: 80, heightPx: 40 });
+  });
+
+  it('that are larger than any stage are made smaller, and drawings become pixels', async () => {
+    await choose(
+      'Pictures of categories',
+      png('Alpha.png', '8192x100'),
+      new File(['<svg/>'], 'Bravo.svg', { type: 'image/svg+xml' }),
+    );
+    await waitFor(() => expect(project().pictures).toHaveLength(2));
+    expect(project().pictures.map(({ widthPx, heightPx, mime }) => [widthPx, heightPx, mime])).toEqual([
+      [4096, 50, 'image/png'],
+      [1024, 512, 'image/png'],
+    ]);
+  });
+
+  it('dropped anywhere are taken as such', async () => {
+    await choose('Open a table or a project file', png('Cirrus.png', '40x40'));
+    await pageSays('1 picture added: 1 by name.');
+  });
+});
+
+describe('a font of one’s own', () => {
+  it('is added under a name of its own, and a broken one is named', async () => {
+    await press('Type');
+    await choose('Font file', file('My_Letters.woff2', 'letters'));
+    await waitFor(() => expect(project().fonts.map(({ family }) => family)).toEqual(['My Letters']));
+    await choose('Font file', file('My-Letters.ttf', 'other letters'));
+    await waitFor(() => expect(project().fonts.map(({ family }) => family)).toEqual(['My Letters', 'My Letters 2']));
+    expect(screen.getByRole('combobox', { name: 'Family' }).textContent).toContain('My Letters 2');
+    await choose('Font file', file('broken.woff2', 'nothing'));
+    await pageSays('broken.woff2 could not be read as a font.');
+    expect(project().fonts).toHaveLength(2);
+  });
+});
