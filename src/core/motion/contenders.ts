@@ -1,4 +1,4 @@
-import type { SeriesSet } from './series';
+import type { FilledTable } from './series';
 
 /** Which end of the order stands first. */
 export const rankOrders = ['largest', 'smallest', 'table'] as const;
@@ -23,34 +23,34 @@ export function nthGreatest(numbers: ArrayLike<number>, count: number): number {
 }
 
 /**
- * The series that can ever be among the first `places`: those whose better end value in some step reaches the n-th
+ * The categories that can ever be among the first `places`: those whose better end value in some step reaches the n-th
  * best of the worse end values. The others never show and never change a place on stage. Cost: O(P C).
  *
- * @returns Indices into the set, ascending.
+ * @param table Values with their gaps filled.
+ * @returns Places in the cube, ascending.
  */
-export function findContenders(set: SeriesSet, places: number, order: RankOrder): Int32Array {
-  const total = set.categories.length;
-  if (order === 'table') return Int32Array.from({ length: Math.min(places, total) }, (_, k) => k);
-  if (total <= places) return Int32Array.from({ length: total }, (_, k) => k);
+export function findContenders(table: FilledTable, places: number, order: RankOrder): Int32Array {
+  const { values, periodCount, categoryCount: total } = table;
+  if (order === 'table') return Int32Array.from({ length: Math.min(places, total) }, (_, c) => c);
+  if (total <= places) return Int32Array.from({ length: total }, (_, c) => c);
   const sign = order === 'largest' ? 1 : -1;
-  const { values, periodCount } = set;
   let before = new Float64Array(total);
   let now = new Float64Array(total);
   const worse = new Float64Array(total);
   const keep = new Uint8Array(total);
   /** Keeps all whose better end reaches the bar; who is absent at one of them has none. */
   const markReaching = (bar: number, from: Float64Array, to: Float64Array) => {
-    for (let k = 0; k < total; k++) if (Math.max(from[k] ?? Number.NaN, to[k] ?? Number.NaN) >= bar) keep[k] = 1;
+    for (let c = 0; c < total; c++) if (Math.max(from[c] ?? Number.NaN, to[c] ?? Number.NaN) >= bar) keep[c] = 1;
   };
-  for (let p = 0; p < periodCount; p++) {
+  for (let p = 0, at = 0; p < periodCount; p++) {
     [before, now] = [now, before];
-    for (let k = 0, at = p; k < total; k++, at += periodCount) {
+    for (let c = 0; c < total; c++, at++) {
       const value = (values[at] ?? Number.NaN) * sign;
-      now[k] = value;
-      worse[k] = Math.min(before[k] ?? Number.NaN, value);
+      now[c] = value;
+      worse[c] = Math.min(before[c] ?? Number.NaN, value);
     }
     markReaching(nthGreatest(now, places), now, now);
     if (p > 0) markReaching(nthGreatest(worse, places), before, now);
   }
-  return Int32Array.from(Array.from(keep.keys()).filter((k) => keep[k] === 1));
+  return Int32Array.from(keep.keys()).filter((c) => keep[c] === 1);
 }

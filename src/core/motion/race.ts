@@ -3,7 +3,7 @@ import type { Cube } from '../shaping/cube';
 import { findContenders, type RankOrder } from './contenders';
 import type { Between } from './interpolation';
 import { findRankEvents, type RankEvents } from './rank-events';
-import { buildSeries, type GapRule, type SeriesSet, valueInStep } from './series';
+import { buildSeries, fillGaps, type GapRule, type SeriesSet, valueInStep } from './series';
 import { eventsAtPeriods, rankAt, type SlotTracks, type SwapMode, showings, slotAt, stepAt, trackSlots } from './slots';
 
 /** What decides the values and places of a race, apart from the data and the clock. */
@@ -62,8 +62,7 @@ export interface Standings {
 export function findStandings(cube: Cube, settings: RaceSettings): Standings {
   const { places, order, between, gaps } = settings;
   if (!(places >= 1)) throw new RangeError(`places: must be at least 1, received ${places}`);
-  const all = Int32Array.from(cube.categories, (_, c) => c);
-  const contenders = findContenders(buildSeries(cube, all, { gaps, between, keepSlopes: false }), places, order);
+  const contenders = findContenders(fillGaps(cube, { gaps, between }), places, order);
   const series = buildSeries(cube, contenders, { gaps, between });
   return { series, events: findRankEvents(series, places, order) };
 }
@@ -96,20 +95,30 @@ export function changesPerStep(standings: Standings, periodCount: number): Float
 function sliceTime(showing: Race['showing'], clock: FilmClock): TimeLookup {
   const count = Math.min(65_536, Math.max(1, Math.ceil(clock.lengthSec * 4)));
   const sliceSec = clock.lengthSec / count || 1;
-  const slices: number[][] = Array.from({ length: count }, () => []);
-  showing.forEach((stretches, k) => {
-    let done = -1;
-    for (const [from, to] of stretches) {
-      const last = Math.min(count - 1, Math.floor(to / sliceSec));
-      for (let i = Math.max(done + 1, Math.floor(from / sliceSec)); i <= last; i++) slices[i]?.push(k);
-      done = Math.max(done, last);
-    }
-  });
+  /** Calls `visit` with each slice in which a series may show, and the series. */
+  const eachSlice = (visit: (slice: number, k: number) => void) => {
+    showing.forEach((stretches, k) => {
+      let done = -1;
+      for (const [from, to] of stretches) {
+        const last = Math.min(count - 1, Math.floor(to / sliceSec));
+        for (let i = Math.max(done + 1, Math.floor(from / sliceSec)); i <= last; i++) visit(i, k);
+        done = Math.max(done, last);
+      }
+    });
+  };
   const offset = new Int32Array(count + 1);
-  slices.forEach((slice, i) => {
-    offset[i + 1] = (offset[i] ?? 0) + slice.length;
+  eachSlice((slice) => {
+    offset[slice + 1] = (offset[slice + 1] ?? 0) + 1;
   });
-  return { sliceSec, offset, list: Int32Array.from(slices.flat()) };
+  for (let i = 0; i < count; i++) offset[i + 1] = (offset[i + 1] ?? 0) + (offset[i] ?? 0);
+  const list = new Int32Array(offset[count] ?? 0);
+  const next = offset.slice();
+  eachSlice((slice, k) => {
+    const place = next[slice] ?? 0;
+    list[place] = k;
+    next[slice] = place + 1;
+  });
+  return { sliceSec, offset, list };
 }
 
 /** Calls `visit` for each series that may show at a moment, in the table's order. */

@@ -55,17 +55,38 @@ export function buildSeries(
   const given = new Float64Array(periodCount);
   const width = cube.categories.length;
   for (let k = 0; k < categories.length; k++) {
-    let complete = true;
-    for (let p = 0, at = categories[k] ?? 0; p < periodCount; p++, at += width) {
-      const value = (cube.values[at] ?? Number.NaN) / set.unit;
-      given[p] = value;
-      if (Number.isNaN(value)) complete = false;
-    }
-    // Without a gap and without slopes there is nothing to find.
-    if (complete && !keepSlopes) set.values.set(given, k * periodCount);
-    else fillOne(set, k * periodCount, { x, y: given }, gaps);
+    for (let p = 0, at = categories[k] ?? 0; p < periodCount; p++, at += width)
+      given[p] = (cube.values[at] ?? Number.NaN) / set.unit;
+    fillOne(set, k * periodCount, { x, y: given }, gaps);
   }
   return set;
+}
+
+/** Values period by period, as a cube holds them, gaps filled: `values[p * categoryCount + c]`. NaN where absent. */
+export interface FilledTable {
+  readonly periodCount: number;
+  readonly categoryCount: number;
+  readonly values: Float64Array;
+}
+
+/**
+ * Fills the gaps of all categories, in the units of `buildSeries`. Without gaps the cube's own values are handed out, which
+ * nobody may change.
+ */
+export function fillGaps(cube: Cube, { gaps, between }: SeriesSettings): FilledTable {
+  const [periodCount, categoryCount] = [cube.periods.length, cube.categories.length];
+  const hasGap = new Uint8Array(categoryCount);
+  for (let p = 0, at = 0; p < periodCount; p++)
+    for (let c = 0; c < categoryCount; c++, at++) if (Number.isNaN(cube.values[at])) hasGap[c] = 1;
+  const broken = Int32Array.from(hasGap.keys()).filter((c) => hasGap[c] === 1);
+  const unit = unitOf(cube.values);
+  if (broken.length === 0 && unit === 1) return { periodCount, categoryCount, values: cube.values };
+  const values = cube.values.map((value) => value / unit);
+  const mended = buildSeries(cube, broken, { gaps, between, keepSlopes: false });
+  for (let k = 0, from = 0; k < broken.length; k++)
+    for (let p = 0, at = broken[k] ?? 0; p < periodCount; p++, from++, at += categoryCount)
+      values[at] = mended.values[from] ?? Number.NaN;
+  return { periodCount, categoryCount, values };
 }
 
 function unitOf(values: Float64Array): number {

@@ -19,7 +19,10 @@ export function smoothEnvelope(ceilings: Float64Array, reach: number): Float64Ar
   for (let knot = 0; knot <= cells; knot++) {
     let sum = 0;
     // Weighed before they are added, so that values near the largest number do not overflow.
-    for (let j = 0; j < weights.length; j++) sum += (weights[j] ?? 0) * (peaks[clamp(knot - reach + j)] ?? 0);
+    const first = knot - reach;
+    const inside = first >= 0 && first + weights.length <= cells;
+    for (let j = 0; j < weights.length; j++)
+      sum += (weights[j] ?? 0) * (peaks[inside ? first + j : clamp(first + j)] ?? 0);
     const floor = Math.max(ceilings[clamp(knot - 1)] ?? 0, ceilings[clamp(knot)] ?? 0);
     // Weights that sum to 1 but for rounding may pass the greatest of what they weigh.
     heights[knot] = Math.min(top, Math.max(sum, floor));

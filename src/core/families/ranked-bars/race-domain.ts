@@ -1,4 +1,4 @@
-import { eachShowing, momentOf, type Race, shownValue } from '../../motion/race';
+import { eachShowing, momentOf, type Race, type RaceMoment, shownValue } from '../../motion/race';
 import { slotAt } from '../../motion/slots';
 import type { DomainRule } from '../../scale/domain-rule';
 import { smoothEnvelope } from '../../scale/envelope';
@@ -43,33 +43,72 @@ function greatest(values: Float64Array): number {
 function shownExtremes(race: Race, cells: number, knotSec: number) {
   const low = new Float64Array(cells);
   const high = new Float64Array(cells);
-  const widen = (cell: number, value: number) => {
-    if (value > (high[cell] ?? 0)) high[cell] = value;
-    if (-value > (low[cell] ?? 0)) low[cell] = -value;
+  const reach = new Reach(race, knotSec);
+  const widen = (cell: number) => {
+    if (reach.high > (high[cell] ?? 0)) high[cell] = reach.high;
+    if (reach.low > (low[cell] ?? 0)) low[cell] = reach.low;
   };
   const cellOf = (timeSec: number) => Math.min(cells - 1, Math.max(0, Math.floor(timeSec / knotSec)));
   for (let knot = 0; knot <= cells; knot++) {
-    visitShown(race, knot * knotSec, knotSec, (value) => {
-      widen(Math.min(cells - 1, knot), value);
-      widen(Math.max(0, knot - 1), value);
-    });
+    reach.at(knot * knotSec);
+    widen(Math.min(cells - 1, knot));
+    widen(Math.max(0, knot - 1));
   }
   // Between two knots a drawn value turns only where a span starts, so those moments are looked at too.
-  race.clock.spanStartSec.forEach((timeSec) => {
-    visitShown(race, timeSec, knotSec, (value) => widen(cellOf(timeSec), value));
-    visitShown(race, timeSec - 1e-9, knotSec, (value) => widen(cellOf(timeSec - 1e-9), value));
-  });
+  for (const timeSec of race.clock.spanStartSec)
+    for (const moment of [timeSec, timeSec - 1e-9]) {
+      reach.at(moment);
+      widen(cellOf(moment));
+    }
   return { low, high };
 }
 
-function visitShown(race: Race, timeSec: number, marginSec: number, visit: (value: number) => void): void {
-  const time = Math.min(race.clock.lengthSec, Math.max(0, timeSec));
-  const moment = momentOf(race, time);
-  const shows = (k: number, atSec: number) => slotAt(race.tracks, k, atSec) < race.tracks.places;
-  eachShowing(race, time, (k) => {
-    // Wider than what shows at this very moment: a bar may come on before the next knot.
-    if (!shows(k, time) && !shows(k, time - marginSec) && !shows(k, time + marginSec)) return;
-    const value = shownValue(race, k, moment);
-    if (!Number.isNaN(value)) visit(value);
-  });
+/** How far the drawn values reach at one moment after the other. */
+class Reach {
+  /** Above 0. */
+  high = 0;
+  /** Below 0, as a positive number. */
+  low = 0;
+  /** Whoever reached farthest the last time is looked at first: then most of the others need no look. */
+  private farthest = 0;
+
+  constructor(
+    private readonly race: Race,
+    private readonly marginSec: number,
+  ) {}
+
+  at(timeSec: number): void {
+    const { race, marginSec } = this;
+    const time = Math.min(race.clock.lengthSec, Math.max(0, timeSec));
+    const moment = momentOf(race, time);
+    this.high = 0;
+    this.low = 0;
+    if (race.tracks.seriesCount > 0 && this.shows(this.farthest, time)) this.take(this.farthest, moment);
+    eachShowing(race, time, (k) => {
+      if (this.isWithin(k, moment)) return;
+      // Wider than what shows at this very moment: a bar may come on before the next knot.
+      if (this.shows(k, time) || this.shows(k, time - marginSec) || this.shows(k, time + marginSec))
+        this.take(k, moment);
+    });
+  }
+
+  private shows(k: number, timeSec: number): boolean {
+    return slotAt(this.race.tracks, k, timeSec) < this.race.tracks.places;
+  }
+
+  /** Can a series not reach farther than what was found, as both ends of the step lie within it? */
+  private isWithin(k: number, { step, s }: RaceMoment): boolean {
+    const { values, periodCount, unit } = this.race.series;
+    const a = (values[k * periodCount + step] ?? Number.NaN) * unit;
+    const b = s > 0 ? (values[k * periodCount + step + 1] ?? Number.NaN) * unit : a;
+    // Nothing is said of one that is absent at an end: NaN is within nothing.
+    return a <= this.high && b <= this.high && -a <= this.low && -b <= this.low;
+  }
+
+  private take(k: number, moment: RaceMoment): void {
+    const value = shownValue(this.race, k, moment);
+    if (Math.abs(value) > Math.max(this.high, this.low)) this.farthest = k;
+    if (value > this.high) this.high = value;
+    if (-value > this.low) this.low = -value;
+  }
 }
