@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Cube } from '../shaping/cube';
 import { anyPace, anySettings, cubeOf, fullCubes, gappyCubes, raceOf } from '../testing/films';
 import { findLeadChanges } from './lead-changes';
-import { momentOf, placesAt, type Race, shownValue } from './race';
+import { findField, findStandings, momentOf, placesAt, type Race, shownValue } from './race';
 import { valueInStep } from './series';
 import { rankAt, slotAt, stepAt } from './slots';
 
@@ -333,5 +333,29 @@ describe('changes of lead', () => {
       [0, 1],
     ]);
     expect(changes[0]?.timeSec).toBeCloseTo(0.5, 12);
+  });
+});
+
+describe('the field', () => {
+  it('for many places serves for few: the same series, with the same changes of rank', () => {
+    fc.assert(
+      fc.property(gappyCubes, anySettings, fc.integer({ min: 0, max: 9 }), (cube, settings, more) => {
+        const own = findStandings(findField(cube, settings.places, settings), settings);
+        const wide = findStandings(findField(cube, settings.places + more, settings), settings);
+        expect(wide).toEqual(own);
+      }),
+    );
+  });
+
+  it('is refused for no places, and serves for no more than it was found for', () => {
+    const settings = { order: 'largest', between: 'linear', gaps: 'bridge' } as const;
+    const cube = cubeOf([
+      [1, 2, 3],
+      [3, 2, 1],
+    ]);
+    expect(() => findField(cube, 0, settings)).toThrow('places: must be at least 1, received 0');
+    const field = findField(cube, 2, settings);
+    expect(() => findStandings(field, { ...settings, places: 3 })).toThrow('places: must be from 1 to 2, received 3');
+    expect(() => findStandings(field, { ...settings, places: Number.NaN })).toThrow(RangeError);
   });
 });

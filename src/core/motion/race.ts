@@ -3,7 +3,7 @@ import type { Cube } from '../shaping/cube';
 import { findContenders, type RankOrder } from './contenders';
 import type { Between } from './interpolation';
 import { findRankEvents, type RankEvents } from './rank-events';
-import { buildSeries, fillGaps, type GapRule, type SeriesSet, valueInStep } from './series';
+import { buildSeries, byPeriod, fillGaps, type GapRule, pickSeries, type SeriesSet, valueInStep } from './series';
 import { eventsAtPeriods, rankAt, type SlotTracks, type SwapMode, showings, slotAt, stepAt, trackSlots } from './slots';
 
 /** What decides the values and places of a race, apart from the data and the clock. */
@@ -54,16 +54,33 @@ export interface Standings {
   readonly events: RankEvents;
 }
 
-/**
- * Finds who can be on stage, and every change of rank.
- *
- * @throws RangeError if `places` is less than 1.
- */
-export function findStandings(cube: Cube, settings: RaceSettings): Standings {
-  const { places, order, between, gaps } = settings;
+/** Everybody who can be among so many places: found once, whatever part of the places is on stage. */
+export interface Field {
+  readonly places: number;
+  readonly series: SeriesSet;
+}
+
+/** What decides who is in the field and how they run. */
+export type FieldSettings = Pick<RaceSettings, 'order' | 'between' | 'gaps'>;
+
+/** Finds everybody who can be among `places`. @throws RangeError if `places` is less than 1. */
+export function findField(cube: Cube, places: number, { order, between, gaps }: FieldSettings): Field {
   if (!(places >= 1)) throw new RangeError(`places: must be at least 1, received ${places}`);
   const contenders = findContenders(fillGaps(cube, { gaps, between }), places, order);
-  const series = buildSeries(cube, contenders, { gaps, between });
+  return { places, series: buildSeries(cube, contenders, { gaps, between }) };
+}
+
+/**
+ * Finds who of a field can be on stage, and every change of rank. Whoever is among fewer places is among more, so a field
+ * for many places serves for few.
+ *
+ * @throws RangeError if there are more `places` than the field was found for, or less than 1.
+ */
+export function findStandings(field: Field, { places, order }: Pick<RaceSettings, 'places' | 'order'>): Standings {
+  if (!(places >= 1 && places <= field.places))
+    throw new RangeError(`places: must be from 1 to ${field.places}, received ${places}`);
+  const contenders = places === field.places ? null : findContenders(byPeriod(field.series), places, order);
+  const series = contenders ? pickSeries(field.series, contenders) : field.series;
   return { series, events: findRankEvents(series, places, order) };
 }
 
@@ -78,7 +95,7 @@ export function raceInTime(standings: Standings, clock: FilmClock, settings: Rac
 
 /** Prepares a race once, for a clock. */
 export function prepareRace(cube: Cube, clock: FilmClock, settings: RaceSettings): Race {
-  return raceInTime(findStandings(cube, settings), clock, settings);
+  return raceInTime(findStandings(findField(cube, settings.places, settings), settings), clock, settings);
 }
 
 /** How many changes of place each step has: what the film may slow down for. */

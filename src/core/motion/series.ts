@@ -89,6 +89,34 @@ export function fillGaps(cube: Cube, { gaps, between }: SeriesSettings): FilledT
   return { periodCount, categoryCount, values };
 }
 
+/** The values of a set period by period. */
+export function byPeriod({ values, periodCount, categories }: SeriesSet): FilledTable {
+  const categoryCount = categories.length;
+  const turned = new Float64Array(values.length);
+  for (let k = 0, from = 0; k < categoryCount; k++)
+    for (let p = 0, at = k; p < periodCount; p++, from++, at += categoryCount) turned[at] = values[from] ?? Number.NaN;
+  return { periodCount, categoryCount, values: turned };
+}
+
+/** Some series of a set. @param places Their places in the set, in ascending order. */
+export function pickSeries(set: SeriesSet, places: Int32Array): SeriesSet {
+  const { periodCount } = set;
+  const pick = (list: Float64Array) => {
+    const picked = new Float64Array(places.length * periodCount);
+    places.forEach((k, i) => {
+      picked.set(list.subarray(k * periodCount, (k + 1) * periodCount), i * periodCount);
+    });
+    return picked;
+  };
+  return {
+    ...set,
+    categories: places.map((k) => set.categories[k] ?? 0),
+    values: pick(set.values),
+    slopeStart: set.slopeStart && pick(set.slopeStart),
+    slopeEnd: set.slopeEnd && pick(set.slopeEnd),
+  };
+}
+
 function unitOf(values: Float64Array): number {
   let greatest = 0;
   for (const value of values) if (Math.abs(value) > greatest) greatest = Math.abs(value);

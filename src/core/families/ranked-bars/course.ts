@@ -1,10 +1,10 @@
 import { findLeadChanges } from '../../motion/lead-changes';
-import { changesPerStep, findStandings, type Race, type RaceSettings, raceInTime } from '../../motion/race';
+import { changesPerStep, findField, findStandings, type Race, type RaceSettings, raceInTime } from '../../motion/race';
 import { sumTotals, type Totals } from '../../motion/totals';
 import { createFilmClock, type FilmClock } from '../../pace/film-clock';
 import type { Cube } from '../../shaping/cube';
 import type { Course, CourseInput, ToldChart } from '../family';
-import type { RankedBarsChart, RankedBarsOwn } from './document';
+import { placesRange, type RankedBarsChart, type RankedBarsOwn } from './document';
 
 /** The race through its piece of the film. */
 export interface RaceCourse extends Course {
@@ -30,9 +30,10 @@ export function raceSettings(chart: RankedBarsChart, cube: Cube): RaceSettings {
 export function raceCourse({ chart, cube, framesPerSec, memory }: CourseInput<RankedBarsOwn>): RaceCourse {
   const settings = raceSettings(chart, cube);
   const { places, order, between, gaps } = settings;
-  const standings = memory.once('ranked-bars standings', [cube, places, order, between, gaps], () =>
-    findStandings(cube, settings),
+  const field = memory.once('ranked-bars field', [cube, order, between, gaps], () =>
+    findField(cube, Math.max(1, Math.min(placesRange[1], cube.categories.length)), settings),
   );
+  const standings = memory.once('ranked-bars standings', [field, places, order], () => findStandings(field, settings));
   const pacing = JSON.stringify([settings, chart.pace, framesPerSec]);
   const race = memory.once('ranked-bars race', [standings, pacing], () => {
     const changes = chart.pace.slowAtSwaps > 0 ? changesPerStep(standings, cube.periods.length) : null;
