@@ -1,6 +1,6 @@
 import parse from 'joi-to-json';
 import { families } from '@/core/families/registry';
-import { lookSchema } from '@/core/project/look';
+import { lookSchema } from '@/core/project/look-file';
 import { projectSchema } from '@/core/project/schema/project-schema';
 import { stepsFileSchema } from '@/core/shaping/steps-file';
 

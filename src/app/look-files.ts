@@ -1,12 +1,17 @@
 'use client';
 
 import { toast } from 'sonner';
-import { type Look, readLook, writeLook } from '@/core/project/look';
+import type { Look } from '@/core/project/look';
 import { keepLooks, loadLooks } from '@/state/shelf';
 import { fileNameOf, save } from './download';
 
+/** What checks files is heavy, and few visits need it. */
+const lookFile = () => import('@/core/project/look-file');
+
 async function ownLooks(): Promise<readonly Look[]> {
   const kept = await loadLooks();
+  if (kept.length === 0) return [];
+  const { readLook } = await lookFile();
   return kept.flatMap((data) => {
     const outcome = readLook(JSON.stringify(data));
     return outcome.ok ? [outcome.value] : [];
@@ -31,10 +36,12 @@ export const lookServices = {
   async dropLook(name: string): Promise<void> {
     await keepLooks((await ownLooks()).filter((look) => look.name !== name));
   },
-  saveLook(look: Look): void {
+  async saveLook(look: Look): Promise<void> {
+    const { writeLook } = await lookFile();
     save(new Blob([writeLook(look)], { type: 'application/json' }), fileNameOf(`${look.name} look`, '.json'));
   },
   async loadLook(file: File): Promise<Look | null> {
+    const { readLook } = await lookFile();
     const outcome = readLook(await file.text());
     if (outcome.ok) {
       await keepLook(outcome.value);

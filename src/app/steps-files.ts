@@ -1,15 +1,18 @@
 import { toast } from 'sonner';
-import { misfitsOfFields, readStepsFile, writeStepsFile } from '@/core/shaping/steps-file';
 import { currentChart, currentTable, editChart } from '@/state/current';
 import { documentStore, endGesture } from '@/state/document';
 import { replaceSteps } from '@/state/edit-table';
 import { sessionStore } from '@/state/session';
 import { fileNameOf, save } from './download';
 
+/** What checks files is heavy, and few visits need it. */
+const stepsFile = () => import('@/core/shaping/steps-file');
+
 /** Saves the columns' roles and the steps of the current table as a file. */
-export function saveSteps(): void {
+export async function saveSteps(): Promise<void> {
   const { project } = documentStore.getState();
   if (!project) return;
+  const { writeStepsFile } = await stepsFile();
   const text = writeStepsFile(currentChart(project).fields, currentTable(project).steps);
   save(new Blob([text], { type: 'application/json' }), fileNameOf(`${project.name} steps`, '.json'));
 }
@@ -19,6 +22,7 @@ const LOADING = 'load steps';
 
 /** Puts the steps of a file in place of the ones there are, and says what of it does not fit this table. */
 export async function loadSteps(file: File): Promise<void> {
+  const { misfitsOfFields, readStepsFile } = await stepsFile();
   const outcome = readStepsFile(await file.text());
   if (!outcome.ok) {
     toast.error(file.name, { description: outcome.issues.map(({ message }) => message).join(' ') });

@@ -1,6 +1,5 @@
 import { families } from '@/core/families/registry';
 import { assetIdsOf, type Project } from '@/core/project/project';
-import { readProject } from '@/core/project/read-project';
 import type { Issue } from '@/core/table/issue';
 import { documentStore } from './document';
 import { freshId } from './fresh-id';
@@ -57,7 +56,7 @@ export class Autosave {
       this.mayWrite = true;
       return { kind: 'none' };
     }
-    const outcome = readProject(kept.project, families);
+    const outcome = await readKept(kept);
     if (!outcome.ok) return this.putAside(kept, outcome.issues);
     this.mayWrite = true;
     this.show(kept, outcome.value);
@@ -227,17 +226,23 @@ export class Autosave {
   async workHere(which: 'mine' | 'kept'): Promise<void> {
     await this.turn.take();
     const kept = which === 'kept' ? await loadSession().catch(() => null) : null;
-    if (kept) this.showKept(kept);
+    if (kept) await this.showKept(kept);
     else this.save();
     setSession({ unkept: false });
   }
 
-  private showKept(kept: KeptSession): void {
-    const outcome = readProject(kept.project, families);
+  private async showKept(kept: KeptSession): Promise<void> {
+    const outcome = await readKept(kept);
     if (!outcome.ok) return;
     this.show(kept, outcome.value);
     setSession({ saving: 'saved', unkept: false });
   }
+}
+
+/** The project of a visit. What checks documents is heavy, and a first visit has none, so it comes when it is needed. */
+async function readKept({ project }: KeptSession) {
+  const { readProject } = await import('@/core/project/read-project');
+  return readProject(project, families);
 }
 
 function reasonOf(error: unknown): string {

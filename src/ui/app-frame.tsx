@@ -1,23 +1,21 @@
 'use client';
 
 import { ChevronsLeft } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Group, Panel, Separator } from 'react-resizable-panels';
 import { Toaster } from 'sonner';
 import { setSession } from '@/state/session';
 import { Beats } from './beats/beats';
 import { Bench } from './bench';
-import { CommandPalette } from './command-palette';
 import { commandsOf } from './commands';
 import { DropZone } from './drop-zone';
-import { GridEditor } from './gather/grid-editor';
 import { usePasteAnywhere } from './gather/paste-anywhere';
 import { ReadingNotice } from './gather/reading-notice';
-import { OutputDesk } from './output/output-desk';
 import { IconButton } from './parts/button';
+import { Coming } from './parts/coming';
 import { FileChooser } from './parts/file-chooser';
 import { useServices } from './services';
-import { ShapeCentre } from './shape/shape-centre';
 import { ShortcutList, useShortcuts } from './shortcuts';
 import { Ranking } from './stage/ranking';
 import { Stage } from './stage/stage';
@@ -26,6 +24,23 @@ import { TabNotice } from './tab-notice';
 import { tableEndings } from './table-endings';
 import { TopLine } from './top-line';
 import { useSession } from './use-state';
+
+// What a visit does not begin with comes when it is looked at; until then its room is empty.
+const GridEditor = dynamic(() => import('./gather/grid-editor').then((module) => module.GridEditor), {
+  ssr: false,
+  loading: Coming,
+});
+const ShapeCentre = dynamic(() => import('./shape/shape-centre').then((module) => module.ShapeCentre), {
+  ssr: false,
+  loading: Coming,
+});
+const OutputDesk = dynamic(() => import('./output/output-desk').then((module) => module.OutputDesk), {
+  ssr: false,
+  loading: Coming,
+});
+const CommandPalette = dynamic(() => import('./command-palette').then((module) => module.CommandPalette), {
+  ssr: false,
+});
 
 /** The frame of the app: top line, bench, centre, ranking and beats. */
 export function AppFrame() {
@@ -78,7 +93,7 @@ export function AppFrame() {
           </Panel>
         </Group>
       </div>
-      <CommandPalette open={palette} onOpenChange={setPalette} commands={commands} />
+      {palette && <CommandPalette open onOpenChange={setPalette} commands={commands} />}
       <ShortcutList open={help} onOpenChange={setHelp} commands={commands} />
       <Toaster theme={theme} position="bottom-center" offset={140} toastOptions={{ duration: 8000 }} />
     </DropZone>

@@ -2,23 +2,31 @@
 
 import { Command } from 'cmdk';
 import { Search } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { WorkStep } from '@/state/session';
 import { type ControlId, findControls } from './controls';
 import { DressBench } from './dress/dress-bench';
-import { GatherBench } from './gather/gather-bench';
 import { goToControl } from './go-to';
-import { OutputBench } from './output/output-bench';
-import { PaceBench } from './pace/pace-bench';
-import { ShapeBench } from './shape/shape-bench';
+import { Coming } from './parts/coming';
 import { useSession } from './use-state';
 
-const benches: Record<WorkStep, () => React.ReactNode> = {
-  gather: GatherBench,
-  shape: ShapeBench,
+// A visit begins in Dress; the benches of the other steps come when they are looked at.
+const benches: Record<WorkStep, React.ComponentType> = {
+  gather: dynamic(() => import('./gather/gather-bench').then((module) => module.GatherBench), {
+    ssr: false,
+    loading: Coming,
+  }),
+  shape: dynamic(() => import('./shape/shape-bench').then((module) => module.ShapeBench), {
+    ssr: false,
+    loading: Coming,
+  }),
   dress: DressBench,
-  pace: PaceBench,
-  output: OutputBench,
+  pace: dynamic(() => import('./pace/pace-bench').then((module) => module.PaceBench), { ssr: false, loading: Coming }),
+  output: dynamic(() => import('./output/output-bench').then((module) => module.OutputBench), {
+    ssr: false,
+    loading: Coming,
+  }),
 };
 
 /** Controls that a search lists at once; more words narrow it. */

@@ -54,7 +54,7 @@ export interface Services {
   refreshFrom(file: File): Promise<void>;
   readAs(choice: Partial<ReadingChoice>): Promise<void>;
   cancelReading(): void;
-  saveSteps(): void;
+  saveSteps(): Promise<void>;
   loadSteps(file: File): Promise<void>;
   saveShaped(format: 'csv' | 'xlsx' | 'json'): Promise<void>;
   openSample(sample: Sample): Promise<void>;
@@ -89,7 +89,7 @@ export interface Services {
   ownLooks(): Promise<readonly Look[]>;
   keepLook(look: Look): Promise<void>;
   dropLook(name: string): Promise<void>;
-  saveLook(look: Look): void;
+  saveLook(look: Look): Promise<void>;
   /** Reads a look's file and keeps it; null when it is none. */
   loadLook(file: File): Promise<Look | null>;
   saveColours(format: 'json' | 'csv'): void;

@@ -136,6 +136,9 @@ export async function openTable(name: string, content: string | Uint8Array): Pro
 export async function goTo(step: 'Gather' | 'Shape' | 'Dress' | 'Pace' | 'Output'): Promise<void> {
   const steps = within(screen.getByRole('navigation', { name: 'Steps' }));
   await user.click(steps.getByRole('button', { name: new RegExp(`^${step}`) }));
+  await waitFor(() => {
+    if (document.querySelector('[data-coming]')) throw new Error(`${step} has not come yet`);
+  });
 }
 
 /** Waits until nothing is being read, and the film on stage is that of the document or has failed. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readCaptions, writeCaptions } from './caption-files';
 import { readColours, writeColoursCsv, writeColoursJson } from './colour-list';
-import { readLook, writeLook } from './look';
+import { readLook, writeLook } from './look-file';
 import { looks } from './looks';
 
 const text = fc

@@ -97,7 +97,7 @@ function OwnLooks({ own, onChange }: OwnLooksProps) {
           <Button
             onClick={() => {
               const look = now();
-              if (look) services.saveLook(look);
+              if (look) void services.saveLook(look);
             }}
           >
             Save as a file

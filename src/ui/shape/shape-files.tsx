@@ -14,7 +14,7 @@ export function ShapeFiles() {
     <Section title="Files">
       <Field control="steps-file" hint="Open JSON; runs on another table with the same columns.">
         <div className="flex gap-2">
-          <Button className="grow" onClick={services.saveSteps}>
+          <Button className="grow" onClick={() => void services.saveSteps()}>
             Save the steps
           </Button>
           <FileButton
