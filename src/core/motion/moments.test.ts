@@ -92,3 +92,24 @@ describe('totals', () => {
     );
   });
 });
+
+describe('the period of a moment', () => {
+  it('is the one that is reached, or the one that is being left', () => {
+    const cube = cubeOf([
+      [1, 5],
+      [9, 5],
+      [9, 20],
+    ]);
+    const race = raceOf(cube, { places: 2 });
+    const found = findMoments(race, cube, 'largest');
+    const periodsOf = (kind: string) => found.filter((each) => each.kind === kind).map(({ period }) => period);
+    expect(periodsOf('record')).toEqual([1, 2]);
+    // The lead is taken on the way from one period to the next.
+    expect(periodsOf('lead')).toEqual([0, 1]);
+    const leads = found.filter(({ kind }) => kind === 'lead');
+    expect(leads.map(({ category, other, rank }) => [category, other, rank])).toEqual([
+      [0, 1, 1],
+      [1, 0, 1],
+    ]);
+  });
+});

@@ -1,0 +1,35 @@
+import { describe, expect, it } from 'vitest';
+import { cubeOf, raceOf } from '../testing/films';
+import { rankAt, slotAt, smoothStep } from './slots';
+
+const cube = cubeOf([
+  [1, 9],
+  [9, 1],
+]);
+
+describe('a change of place', () => {
+  it('at the crossing takes its seconds around the moment, and half the way at it', () => {
+    const { tracks } = raceOf(cube, { swapSec: 0.4, places: 2 });
+    expect([slotAt(tracks, 0, 0.3), slotAt(tracks, 0, 0.7)]).toEqual([1, 0]);
+    expect(slotAt(tracks, 0, 0.5)).toBeCloseTo(0.5, 12);
+    expect(slotAt(tracks, 0, 0.4)).toBeCloseTo(1 - smoothStep(0.25), 12);
+    // The rank itself changes at once.
+    expect([rankAt(tracks, 0, 0.499), rankAt(tracks, 0, 0.501)]).toEqual([1, 0]);
+  });
+
+  it('over the period begins and ends with the travel between two periods', () => {
+    const pace = { holdStartSec: 1, holdEndSec: 1, restShare: 0.5 };
+    const { tracks, clock } = raceOf(cube, { swapMode: 'over-period', places: 2 }, pace);
+    const [from = 0, to = 0] = clock.spanStartSec.subarray(1, 3);
+    expect(to).toBeGreaterThan(from);
+    expect([slotAt(tracks, 0, from), slotAt(tracks, 0, to)]).toEqual([1, 0]);
+    expect(slotAt(tracks, 0, from + (to - from) * 0.01)).toBeLessThan(1);
+    expect(slotAt(tracks, 0, to - (to - from) * 0.01)).toBeGreaterThan(0);
+    expect(slotAt(tracks, 0, (from + to) / 2)).toBeCloseTo(0.5, 9);
+  });
+
+  it('within 0 seconds is a jump', () => {
+    const { tracks } = raceOf(cube, { swapSec: 0, places: 2 });
+    expect([slotAt(tracks, 0, 0.499), slotAt(tracks, 0, 0.501)]).toEqual([1, 0]);
+  });
+});
