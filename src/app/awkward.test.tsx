@@ -1,15 +1,15 @@
 // @vitest-environment happy-dom
 import { screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { closeApp, goTo, openApp, openTable, saysOnStage } from './testing/whole-app';
+import * as app from './testing/whole-app';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));
 vi.mock('localforage', () => import('./testing/memory-forage'));
 
 beforeEach(async () => {
-  await openApp();
+  await app.openApp();
 });
-afterEach(closeApp);
+afterEach(app.closeApp);
 
 const rows = (...lines: string[]) => `${lines.join('\n')}\n`;
 const long = 'x'.repeat(10_000_000);
@@ -51,12 +51,12 @@ const drawn: [string, string, RegExp][] = [
 
 describe('a chart comes of', () => {
   it.each(drawn)('%s, and every step can be opened', async (_, content, said) => {
-    await openTable('odd.csv', content);
-    await saysOnStage(said);
+    await app.openTable('odd.csv', content);
+    await app.saysOnStage(said);
     for (const step of ['Gather', 'Shape', 'Pace', 'Output', 'Dress'] as const) {
-      await goTo(step);
+      await app.goTo(step);
       expect(screen.getByRole('combobox', { name: 'Find a control' })).toBeTruthy();
     }
-    await saysOnStage(said);
+    await app.saysOnStage(said);
   });
 });

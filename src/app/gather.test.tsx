@@ -1,31 +1,16 @@
 // @vitest-environment happy-dom
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import {
-  choose,
-  closeApp,
-  file,
-  fixture,
-  goTo,
-  openApp,
-  openTable,
-  pageSays,
-  press,
-  raceTable,
-  saysOnStage,
-  settled,
-  type,
-  user,
-  words,
-} from './testing/whole-app';
+import { raceTable } from '@/core/testing/tables';
+import * as app from './testing/whole-app';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));
 vi.mock('localforage', () => import('./testing/memory-forage'));
 
 beforeEach(async () => {
-  await openApp();
+  await app.openApp();
 });
-afterEach(closeApp);
+afterEach(app.closeApp);
 
 const grid = () => screen.getByRole('grid', { name: 'Table to edit' });
 const cells = (text: string) =>
@@ -45,96 +30,99 @@ const heads = () =>
 /** Presses keys on the grid. */
 async function keys(text: string): Promise<void> {
   grid().focus();
-  await user.keyboard(text);
-  await settled();
+  await app.user.keyboard(text);
+  await app.settled();
 }
 
 async function menu(column: string, item: string): Promise<void> {
-  await user.click(screen.getByRole('button', { name: `Column ${column}` }));
-  await user.click(await screen.findByRole('menuitem', { name: item }));
-  await settled();
+  await app.user.click(screen.getByRole('button', { name: `Column ${column}` }));
+  await app.user.click(await screen.findByRole('menuitem', { name: item }));
+  await app.settled();
 }
 
 async function openRace(): Promise<void> {
-  await openTable('race.csv', raceTable);
-  await saysOnStage('Bravo, 30');
-  await goTo('Gather');
+  await app.openTable('race.csv', raceTable);
+  await app.saysOnStage('Bravo, 30');
+  await app.goTo('Gather');
 }
 
 describe('a table that comes in', () => {
   it('with a title line and a total row becomes a race, once the total is left out', async () => {
-    await goTo('Gather');
-    await choose('Choose a table from this computer', await fixture('harbours.xlsx'));
-    await saysOnStage('1. Total');
+    await app.goTo('Gather');
+    await app.choose('Choose a table from this computer', await app.fixture('harbours.xlsx'));
+    await app.saysOnStage('1. Total');
     const sheets = within(screen.getByRole('radiogroup', { name: 'Sheet' }));
     expect(sheets.getByRole('radio', { name: /^Passengers/ }).getAttribute('aria-checked')).toBe('true');
     expect(sheets.getByText('in persons, both directions')).toBeTruthy();
     expect(within(grid()).getByText('Gullhaven')).toBeTruthy();
     expect(screen.getAllByText(/This line stands above the table/).length).toBeGreaterThan(0);
-    await goTo('Shape');
+    await app.goTo('Shape');
     expect(screen.getByText(/equals the sum of the others in 6 of 6 periods/)).toBeTruthy();
-    await press('Apply: Leave out “Total”');
-    await saysOnStage('1. Gullhaven');
+    await app.press('Apply: Leave out “Total”');
+    await app.saysOnStage('1. Gullhaven');
     expect(screen.getByText(/6 × 6/)).toBeTruthy();
-    await press('Undo');
-    await saysOnStage('1. Total');
+    await app.press('Undo');
+    await app.saysOnStage('1. Total');
   });
 
   it('is read from another sheet, or with another header line', async () => {
-    await goTo('Gather');
-    await choose('Choose a table from this computer', await fixture('harbours.ods'));
-    await user.click(screen.getByRole('radio', { name: /Read me/ }));
+    await app.goTo('Gather');
+    await app.choose('Choose a table from this computer', await app.fixture('harbours.ods'));
+    await app.user.click(screen.getByRole('radio', { name: /Read me/ }));
     expect((await screen.findAllByText(/no column called “Harbour”/)).length).toBeGreaterThan(0);
-    await press('Undo');
-    await saysOnStage('1. Total');
-    await press('Header line and notation');
-    await type('Line with the names', '5');
+    await app.press('Undo');
+    await app.saysOnStage('1. Total');
+    await app.press('Header line and notation');
+    await app.type('Line with the names', '5');
     await waitFor(() => expect(heads().join()).toContain('Gullhaven'));
   });
 
   it('is pasted as a block from a spreadsheet; a word is none', async () => {
-    await goTo('Gather');
+    await app.goTo('Gather');
     (document.activeElement as HTMLElement).blur();
-    await user.paste('Year\tA\tB\n2001\t5\t3\n2002\t6\t9\n');
-    await saysOnStage('1. A, 5');
+    await app.user.paste('Year\tA\tB\n2001\t5\t3\n2002\t6\t9\n');
+    await app.saysOnStage('1. A, 5');
     expect(screen.getAllByText('Pasted table').length).toBeGreaterThan(0);
     screen.getByLabelText('Paste cells here').focus();
-    await user.paste('one word');
+    await app.user.paste('one word');
     expect(await screen.findByText(/That is no table/)).toBeTruthy();
   });
 
   it('is typed into an empty grid', async () => {
-    await goTo('Gather');
-    await press('Start with an empty grid');
+    await app.goTo('Gather');
+    await app.press('Start with an empty grid');
     await waitFor(() => expect(heads().join()).toContain('Period'));
     for (const row of ['2001{Tab}A{Tab}5{Tab}', '2002{Tab}A{Tab}8{Tab}']) {
       await keys(row);
       await keys('{Home}{ArrowDown}');
     }
-    await saysOnStage('2001: 1. A, 5');
+    await app.saysOnStage('2001: 1. A, 5');
   });
 
   it('is a sample that ships with the app', async () => {
-    await goTo('Gather');
-    await press(/Catch by species/);
-    await saysOnStage('Tide crab');
+    await app.goTo('Gather');
+    await app.press(/Catch by species/);
+    await app.saysOnStage('Tide crab');
   });
 
   it('grows by another file, is read again, and says what changed', async () => {
     await openRace();
-    await choose('Add a file to the table', file('more.csv', 'season,boat,points\n2013,Alpha,70\n2013,Delta,20\n'));
+    await app.choose(
+      'Add a file to the table',
+      app.file('more.csv', 'season,boat,points\n2013,Alpha,70\n2013,Delta,20\n'),
+    );
     const changed = within(await screen.findByRole('region', { name: 'What changed' }));
     expect(changed.getByText('Periods added').nextSibling?.textContent).toBe('2013');
     expect(changed.getByText('Categories added').nextSibling?.textContent).toBe('Delta');
     const revised = raceTable.replace('2010,Alpha,10', '2010,Alpha,11').replace(/.*Cirrus.*\n/g, '');
-    await choose('Choose the changed file', file('race.csv', revised));
+    await app.choose('Choose the changed file', app.file('race.csv', revised));
     await waitFor(() =>
       expect(screen.getByRole('region', { name: 'What changed' }).textContent).toContain('Categories goneCirrus'),
     );
     expect(screen.getByText('2010, Alpha: 10 → 11')).toBeTruthy();
-    await press('Undo');
-    await saysOnStage('Cirrus');
-    await press('Close what changed');
+    await app.press('Undo');
+    await app.saysOnStage('Cirrus');
+    await app.press('Close what changed');
     expect(screen.queryByRole('region', { name: 'What changed' })).toBeNull();
   });
 });
@@ -142,33 +130,33 @@ describe('a table that comes in', () => {
 describe('the grid', () => {
   it('takes what is typed, and undo takes it back', async () => {
     await openRace();
-    await user.click(await cell('30'));
+    await app.user.click(await cell('30'));
     await keys('99{Enter}');
-    await saysOnStage('1. Bravo, 99');
-    await user.keyboard('{Control>}z{/Control}');
-    await saysOnStage('1. Bravo, 30');
-    await user.dblClick(await cell('30'));
-    await user.keyboard('{Escape}');
+    await app.saysOnStage('1. Bravo, 99');
+    await app.user.keyboard('{Control>}z{/Control}');
+    await app.saysOnStage('1. Bravo, 30');
+    await app.user.dblClick(await cell('30'));
+    await app.user.keyboard('{Escape}');
     await shows('30');
   });
 
   it('pastes past its end, fills down, copies and clears', async () => {
     await openRace();
-    await user.click(await cell('55'));
+    await app.user.click(await cell('55'));
     await keys('{ArrowLeft}{ArrowLeft}');
-    await press('Add row');
+    await app.press('Add row');
     await keys('{ArrowDown}');
     grid().focus();
-    await user.paste('2013\tAlpha\t500\n2013\tBravo\t1');
-    await goTo('Shape');
-    await pageSays('4 periods, from 2010 to 2013');
-    await goTo('Gather');
-    await user.click(await cell('Alpha'));
+    await app.user.paste('2013\tAlpha\t500\n2013\tBravo\t1');
+    await app.goTo('Shape');
+    await app.pageSays('4 periods, from 2010 to 2013');
+    await app.goTo('Gather');
+    await app.user.click(await cell('Alpha'));
     await keys('{Shift>}{ArrowDown}{/Shift}{Control>}d{/Control}');
     await shows('Bravo', 3);
     fireEvent.copy(grid());
     await waitFor(async () => expect(await navigator.clipboard.readText()).toBe('Alpha\nAlpha'));
-    await user.keyboard('{Control>}z{/Control}');
+    await app.user.keyboard('{Control>}z{/Control}');
     await shows('Bravo', 4);
     await keys('{Delete}');
     await shows('Alpha', 3);
@@ -177,16 +165,16 @@ describe('the grid', () => {
   it('finds and replaces', async () => {
     await openRace();
     await keys('{Control>}f{/Control}');
-    await user.type(screen.getByLabelText('Find'), 'bravo');
+    await app.user.type(screen.getByLabelText('Find'), 'bravo');
     expect(await screen.findByText('3 cells')).toBeTruthy();
-    await user.click(screen.getByLabelText(/Match case/));
+    await app.user.click(screen.getByLabelText(/Match case/));
     expect(await screen.findByText('0 cells')).toBeTruthy();
-    await user.click(screen.getByLabelText(/Match case/));
+    await app.user.click(screen.getByLabelText(/Match case/));
     await screen.findByText('3 cells');
-    await user.type(screen.getByLabelText('Replace with'), 'Bravissimo');
-    await press('Replace all');
-    await saysOnStage('Bravissimo');
-    await press('Close find and replace');
+    await app.user.type(screen.getByLabelText('Replace with'), 'Bravissimo');
+    await app.press('Replace all');
+    await app.saysOnStage('Bravissimo');
+    await app.press('Close find and replace');
     expect(screen.queryByLabelText('Find')).toBeNull();
   });
 
@@ -201,51 +189,51 @@ describe('the grid', () => {
     await menu('New column', 'Delete column');
     await menu('boat', 'Rename');
     const name = await screen.findByLabelText('Name of the column');
-    await user.clear(name);
-    await user.type(name, 'points{Enter}');
+    await app.user.clear(name);
+    await app.user.type(name, 'points{Enter}');
     expect(await screen.findByText(/There already is a column called “points”/)).toBeTruthy();
     await menu('boat', 'Rename');
     const again = await screen.findByLabelText('Name of the column');
-    await user.clear(again);
-    await user.type(again, 'ship{Enter}');
+    await app.user.clear(again);
+    await app.user.type(again, 'ship{Enter}');
     expect((await screen.findAllByText(/There is no column called “boat”/)).length).toBeGreaterThan(0);
-    await user.keyboard('{Control>}z{/Control}');
-    await saysOnStage('1. Bravo');
-    await goTo('Shape');
+    await app.user.keyboard('{Control>}z{/Control}');
+    await app.saysOnStage('1. Bravo');
+    await app.goTo('Shape');
     const steps = within(screen.getByRole('list', { name: 'Steps in the grid' }));
     expect(steps.getAllByRole('listitem')).toHaveLength(4);
   });
 
   it('deletes and moves rows, but never the last one or the last column', async () => {
-    await openTable('two.csv', 'Year,Name,Value\n2001,A,5\n2002,A,7\n');
-    await goTo('Gather');
-    await user.click(await cell('5'));
+    await app.openTable('two.csv', 'Year,Name,Value\n2001,A,5\n2002,A,7\n');
+    await app.goTo('Gather');
+    await app.user.click(await cell('5'));
     await keys('{Alt>}{ArrowDown}{/Alt}');
     await waitFor(() => expect(within(grid()).getAllByRole('row')[1]?.textContent).toContain('2002'));
-    await press('Delete row');
+    await app.press('Delete row');
     await shows('2001', 0);
     await keys('{Control>}a{/Control}');
-    await press('Delete row');
+    await app.press('Delete row');
     expect(await screen.findByText(/needs at least one row/)).toBeTruthy();
   });
 });
 
 describe('problems', () => {
   it('are mended with one click, and that is a step', async () => {
-    await openTable('wet.csv', `${raceTable}2012,Delta,wet\n,Echo,5\n`);
-    await goTo('Gather');
-    await press('Read “wet” as missing');
-    await press('Leave out rows without a period');
+    await app.openTable('wet.csv', `${raceTable}2012,Delta,wet\n,Echo,5\n`);
+    await app.goTo('Gather');
+    await app.press('Read “wet” as missing');
+    await app.press('Leave out rows without a period');
     expect(await screen.findByText('Every cell could be read.')).toBeTruthy();
-    await goTo('Shape');
+    await app.goTo('Shape');
     const steps = within(screen.getByRole('list', { name: 'Steps on the table' }));
     expect(steps.getAllByRole('listitem')).toHaveLength(2);
   });
 
   it('lead to their cell', async () => {
-    await openTable('wet.csv', `${raceTable}2012,Delta,wet\n`);
-    await press(/^Gather/);
-    await user.click(screen.getByRole('button', { name: /Row 11, points.*“wet”/ }));
+    await app.openTable('wet.csv', `${raceTable}2012,Delta,wet\n`);
+    await app.press(/^Gather/);
+    await app.user.click(screen.getByRole('button', { name: /Row 11, points.*“wet”/ }));
     expect((await cell('wet')).className).toContain('outline');
   });
 
@@ -259,10 +247,10 @@ describe('problems', () => {
     ['a header alone', 'Year,Name,Value\n', /nothing under it/],
   ])('of %s are told, and what was there stays', async (_, content, message) => {
     await openRace();
-    const before = words();
-    await openTable('odd.csv', content);
+    const before = app.words();
+    await app.openTable('odd.csv', content);
     expect((await screen.findAllByText(message)).length).toBeGreaterThan(0);
-    expect(words()).toBe(before);
+    expect(app.words()).toBe(before);
     expect(screen.getByRole('list', { name: 'Problems in the table' }).textContent).toMatch(message);
   });
 
@@ -273,15 +261,15 @@ describe('problems', () => {
     'of a table without a chart in it (%s) are told, and undo brings the old one back',
     async (_, content, message) => {
       await openRace();
-      await openTable('odd.csv', content);
-      await goTo('Dress');
+      await app.openTable('odd.csv', content);
+      await app.goTo('Dress');
       await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(message));
       for (const step of ['Gather', 'Shape', 'Pace', 'Output'] as const) {
-        await goTo(step);
+        await app.goTo(step);
         expect(screen.getByRole('combobox', { name: 'Find a control' })).toBeTruthy();
       }
-      await press('Undo');
-      await saysOnStage('Bravo, 30');
+      await app.press('Undo');
+      await app.saysOnStage('Bravo, 30');
     },
   );
 });

@@ -2,20 +2,7 @@
 import { screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { documentStore } from '@/state/document';
-import {
-  choose,
-  closeApp,
-  file,
-  goTo,
-  openApp,
-  openTable,
-  pageSays,
-  press,
-  raceTable,
-  saysOnStage,
-  settled,
-  user,
-} from './testing/whole-app';
+import * as app from './testing/whole-app';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));
 vi.mock('localforage', () => import('./testing/memory-forage'));
@@ -52,36 +39,31 @@ const project = () => {
   return found;
 };
 
-beforeEach(async () => {
-  await openApp();
-  await openTable('boats.csv', raceTable);
-  await saysOnStage('Bravo, 30');
-  await goTo('Dress');
-});
-afterEach(closeApp);
+beforeEach(() => app.openRace('Dress'));
+afterEach(app.closeApp);
 
 describe('pictures of categories', () => {
   it('go to those whose names they carry, and can be given to others', async () => {
-    await choose(
+    await app.choose(
       'Pictures of categories',
       png('Bravo.png', '40x40'),
       png('cirus.png', '40x40'),
       png('nobody.png', '40x40'),
       png('broken.png', 'no'),
     );
-    await pageSays('3 pictures added: 1 by name, 1 by a similar name, 1 with no category.');
-    await pageSays('Not read as pictures: broken.png');
+    await app.pageSays('3 pictures added: 1 by name, 1 by a similar name, 1 with no category.');
+    await app.pageSays('Not read as pictures: broken.png');
     expect(project().charts[0]?.dress.pictures.shown).toBe(true);
-    await press('Who has which');
-    await user.selectOptions(screen.getByLabelText('Picture of Alpha'), 'nobody.png');
-    await settled();
+    await app.press('Who has which');
+    await app.user.selectOptions(screen.getByLabelText('Picture of Alpha'), 'nobody.png');
+    await app.settled();
     const given = project().charts[0]?.pictures.map(({ category }) => category);
     expect(given?.sort()).toEqual(['Alpha', 'Bravo', 'Cirrus']);
   });
 
   it('that come a second time take the place of the first', async () => {
-    await choose('Pictures of categories', png('Bravo.png', '40x40'));
-    await choose('Pictures of categories', png('Bravo.png', '80x40'));
+    await app.choose('Pictures of categories', png('Bravo.png', '40x40'));
+    await app.choose('Pictures of categories', png('Bravo.png', '80x40'));
     const [chart] = project().charts;
     expect(chart?.pictures).toHaveLength(1);
     const picture = project().pictures.find(({ id }) => id === chart?.pictures[0]?.pictureId);
@@ -89,7 +71,7 @@ describe('pictures of categories', () => {
   });
 
   it('that are larger than any stage are made smaller, and drawings become pixels', async () => {
-    await choose(
+    await app.choose(
       'Pictures of categories',
       png('Alpha.png', '8192x100'),
       new File(['<svg/>'], 'Bravo.svg', { type: 'image/svg+xml' }),
@@ -102,21 +84,21 @@ describe('pictures of categories', () => {
   });
 
   it('dropped anywhere are taken as such', async () => {
-    await choose('Open a table or a project file', png('Cirrus.png', '40x40'));
-    await pageSays('1 picture added: 1 by name.');
+    await app.choose('Open a table or a project file', png('Cirrus.png', '40x40'));
+    await app.pageSays('1 picture added: 1 by name.');
   });
 });
 
 describe('a font of one’s own', () => {
   it('is added under a name of its own, and a broken one is named', async () => {
-    await press('Type');
-    await choose('Font file', file('My_Letters.woff2', 'letters'));
+    await app.press('Type');
+    await app.choose('Font file', app.file('My_Letters.woff2', 'letters'));
     await waitFor(() => expect(project().fonts.map(({ family }) => family)).toEqual(['My Letters']));
-    await choose('Font file', file('My-Letters.ttf', 'other letters'));
+    await app.choose('Font file', app.file('My-Letters.ttf', 'other letters'));
     await waitFor(() => expect(project().fonts.map(({ family }) => family)).toEqual(['My Letters', 'My Letters 2']));
     expect(screen.getByRole('combobox', { name: 'Family' }).textContent).toContain('My Letters 2');
-    await choose('Font file', file('broken.woff2', 'nothing'));
-    await pageSays('broken.woff2 could not be read as a font.');
+    await app.choose('Font file', app.file('broken.woff2', 'nothing'));
+    await app.pageSays('broken.woff2 could not be read as a font.');
     expect(project().fonts).toHaveLength(2);
   });
 });

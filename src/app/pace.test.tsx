@@ -3,34 +3,14 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { playheadStore } from '@/state/playhead';
 import { sessionStore, setSession } from '@/state/session';
-import {
-  choose,
-  closeApp,
-  file,
-  goTo,
-  lastSaved,
-  openApp,
-  openTable,
-  pageSays,
-  press,
-  raceTable,
-  saysOnStage,
-  settled,
-  type,
-  user,
-} from './testing/whole-app';
+import * as app from './testing/whole-app';
 import { workers } from './testing/workers';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));
 vi.mock('localforage', () => import('./testing/memory-forage'));
 
-beforeEach(async () => {
-  await openApp();
-  await openTable('boats.csv', raceTable);
-  await saysOnStage('Bravo, 30');
-  await goTo('Pace');
-});
-afterEach(closeApp);
+beforeEach(() => app.openRace('Pace'));
+afterEach(app.closeApp);
 
 const number = (name: string) => (screen.getByRole('spinbutton', { name }) as HTMLInputElement).value;
 const timeSec = () => playheadStore.getState().readout?.timeSec ?? Number.NaN;
@@ -38,83 +18,83 @@ const timeSec = () => playheadStore.getState().readout?.timeSec ?? Number.NaN;
 const selectSpan = (from: number, to: number) => act(async () => setSession({ span: [from, to] }));
 const write = async (label: string, text: string) => {
   const field = screen.getByLabelText(label);
-  await user.clear(field);
-  await user.type(field, text.replaceAll('{', '{{'));
-  await settled();
+  await app.user.clear(field);
+  await app.user.type(field, text.replaceAll('{', '{{'));
+  await app.settled();
 };
 
 describe('the length', () => {
   it('of the whole and of each period follow from each other', async () => {
-    await type('Each period', '2');
+    await app.type('Each period', '2');
     expect(number('Whole film')).toBe('6');
-    await pageSays('The seconds for each period stay');
-    await type('Whole film', '12');
+    await app.pageSays('The seconds for each period stay');
+    await app.type('Whole film', '12');
     expect(number('Each period')).toBe('5');
-    await type('Hold at the end', '3.5');
+    await app.type('Hold at the end', '3.5');
     expect(number('Each period')).toBe('4');
     expect(number('Whole film')).toBe('12');
-    await user.click(screen.getByRole('radio', { name: '23.976' }));
-    await settled();
-    await pageSays('288 frames');
+    await app.user.click(screen.getByRole('radio', { name: '23.976' }));
+    await app.settled();
+    await app.pageSays('288 frames');
   });
 
   it('says when the holds leave next to nothing for the race', async () => {
-    await type('Whole film', '2');
-    await type('Hold at the end', '5');
-    await pageSays('Holds, opening and closing are longer than the film');
+    await app.type('Whole film', '2');
+    await app.type('Hold at the end', '5');
+    await app.pageSays('Holds, opening and closing are longer than the film');
   });
 
   it('of one period has nothing to slow down', async () => {
-    await openTable('one.csv', 'Year,Name,Value\n2001,A,5\n');
-    await goTo('Pace');
-    await pageSays('With a single period there is nothing to slow down.');
+    await app.openTable('one.csv', 'Year,Name,Value\n2001,A,5\n');
+    await app.goTo('Pace');
+    await app.pageSays('With a single period there is nothing to slow down.');
     expect((screen.getByRole('spinbutton', { name: 'Each period' }) as HTMLInputElement).disabled).toBe(true);
   });
 });
 
 describe('beats', () => {
   it('are slowed down one by one, and made even again', async () => {
-    await type('Beat at the playhead', '2');
+    await app.type('Beat at the playhead', '2');
     expect(number('Whole film')).toBe('8');
     const { periodSec } = sessionStore.getState().overview ?? { periodSec: [] };
     // Of the six seconds between the holds, the slow beat has four.
     expect(periodSec[1]).toBeCloseTo(0.5 + 4, 6);
     expect(periodSec[2]).toBeCloseTo(0.5 + 6, 6);
-    await press('Make all beats even again');
+    await app.press('Make all beats even again');
     expect(number('Beat at the playhead')).toBe('1');
   });
 
   it('that are selected are given seconds together', async () => {
     await selectSpan(0.8, 2.4);
-    await pageSays('Selected beats last');
+    await app.pageSays('Selected beats last');
     expect(number('Selected beats last')).toBe('3');
-    await type('Selected beats last', '4.5');
+    await app.type('Selected beats last', '4.5');
     expect(number('Selected beats last')).toBe('4.5');
     expect(number('Whole film')).toBe('8');
-    await press('Undo');
+    await app.press('Undo');
     expect(number('Selected beats last')).toBe('3');
   });
 
   it('last longer where places change', async () => {
-    await type('Slower where places change', '4');
+    await app.type('Slower where places change', '4');
     expect(number('Whole film')).toBe('8');
   });
 });
 
 describe('moments', () => {
   it('are listed in words of one’s own, gone to, slowed down at and captioned', async () => {
-    await press('Words of moments');
+    await app.press('Words of moments');
     await write('Changes of lead', '{name} before {other}');
     const list = within(screen.getByRole('list', { name: 'Moments of the film' }));
-    await user.click((await list.findAllByRole('button', { name: /^Alpha before Bravo/ }))[0] as HTMLElement);
+    await app.user.click((await list.findAllByRole('button', { name: /^Alpha before Bravo/ }))[0] as HTMLElement);
     // Within the first step, whose travel goes from half a second to 3.5.
     await waitFor(() => expect(timeSec()).toBeGreaterThan(1));
     expect(timeSec()).toBeLessThan(2.5);
-    await press('Slow down at: Alpha before Bravo');
+    await app.press('Slow down at: Alpha before Bravo');
     expect(number('Beat at the playhead')).toBe('2');
-    await press('Caption: Alpha before Bravo');
+    await app.press('Caption: Alpha before Bravo');
     expect((screen.getByLabelText('Text of the caption') as HTMLInputElement).value).toBe('Alpha before Bravo');
-    await press('Undo');
+    await app.press('Undo');
     expect(screen.queryByLabelText('Text of the caption')).toBeNull();
   });
 
@@ -122,7 +102,7 @@ describe('moments', () => {
     const shown = () => screen.queryAllByRole('button', { name: /^Caption: / }).length;
     const all = shown();
     expect(all).toBeGreaterThan(1);
-    await user.click(screen.getByRole('button', { name: /^Changes of lead \d/ }));
+    await app.user.click(screen.getByRole('button', { name: /^Changes of lead \d/ }));
     expect(shown()).toBeLessThan(all);
   });
 });
@@ -130,30 +110,30 @@ describe('moments', () => {
 describe('captions', () => {
   it('are written over a span, and come and go as SubRip and WebVTT', async () => {
     await selectSpan(2, 4);
-    await press('Caption over the selected span');
+    await app.press('Caption over the selected span');
     await write('Text of the caption', 'In {period}, {leader}');
-    await press('Where captions stand, and files');
-    await press('Save SubRip');
-    expect((await lastSaved()).text).toBe('1\n00:00:02,000 --> 00:00:04,000\nIn {period}, {leader}\n');
-    await press('Save WebVTT');
-    expect((await lastSaved()).text).toMatch(/^WEBVTT\n\n1\n00:00:02\.000 --> 00:00:04\.000/);
+    await app.press('Where captions stand, and files');
+    await app.press('Save SubRip');
+    expect((await app.lastSaved()).text).toBe('1\n00:00:02,000 --> 00:00:04,000\nIn {period}, {leader}\n');
+    await app.press('Save WebVTT');
+    expect((await app.lastSaved()).text).toMatch(/^WEBVTT\n\n1\n00:00:02\.000 --> 00:00:04\.000/);
     const srt = '1\n00:00:05,000 --> 00:00:07,000\nRead from a file\n\n2\n00:09:00,000 --> 00:09:01,000\nToo late\n';
-    await choose('File of captions', file('c.srt', srt));
-    await pageSays(/1 captions read. 1 begin after the film/);
+    await app.choose('File of captions', app.file('c.srt', srt));
+    await app.pageSays(/1 captions read. 1 begin after the film/);
     const captions = () => within(screen.getByRole('list', { name: 'Captions of the film' })).getAllByRole('listitem');
     await waitFor(() => expect(captions()).toHaveLength(2));
     expect(captions()[1]?.textContent).toContain('0:05.00 to 0:07.00');
     // A caption stays with its periods when the pace changes.
-    await type('Whole film', '16');
+    await app.type('Whole film', '16');
     expect(captions()[1]?.textContent).not.toContain('0:05.00');
-    await press('Remove the caption Read from a file');
+    await app.press('Remove the caption Read from a file');
     expect(captions()).toHaveLength(1);
   });
 
   it('come and go where the playhead stands', async () => {
-    await press('Caption at the playhead');
-    await press('Next period');
-    await press('Goes at the playhead');
+    await app.press('Caption at the playhead');
+    await app.press('Next period');
+    await app.press('Goes at the playhead');
     await waitFor(() =>
       expect(screen.getByRole('list', { name: 'Captions of the film' }).textContent).toContain('0:00.00 to 0:03.50'),
     );
@@ -164,12 +144,12 @@ describe('opening and closing', () => {
   it('show what belongs to them, and take their time from the race', async () => {
     const group = (name: string) => within(screen.getByRole('radiogroup', { name }));
     expect(screen.queryByRole('spinbutton', { name: 'Opening takes' })).toBeNull();
-    await user.click(group('Bars come').getByText('Grow'));
-    await user.click(group('Texts come').getByText('Fade'));
-    await type('Opening takes', '2');
-    await press('In which order they come');
+    await app.user.click(group('Bars come').getByText('Grow'));
+    await app.user.click(group('Texts come').getByText('Fade'));
+    await app.type('Opening takes', '2');
+    await app.press('In which order they come');
     expect(screen.queryByRole('spinbutton', { name: 'Seed of coming' })).toBeNull();
-    await user.click(screen.getByText('At random'));
+    await app.user.click(screen.getByText('At random'));
     expect(await screen.findByRole('spinbutton', { name: 'Seed of coming' })).toBeTruthy();
     expect(number('Whole film')).toBe('8');
     expect(sessionStore.getState().overview?.openingSec).toBe(2);
@@ -186,45 +166,45 @@ describe('the transport', () => {
       ['{End}', 479],
       ['{ArrowLeft}', 478],
     ] as const) {
-      await user.keyboard(keys);
+      await app.user.keyboard(keys);
       await waitFor(() => expect(frame()).toBe(at));
     }
-    await user.keyboard('{Home}{Shift>}{ArrowRight}{/Shift}');
-    await saysOnStage('2011: 1. Alpha, 40');
-    await user.keyboard('{Shift>}{ArrowLeft}{/Shift}');
-    await saysOnStage('2010: 1. Bravo, 30');
+    await app.user.keyboard('{Home}{Shift>}{ArrowRight}{/Shift}');
+    await app.saysOnStage('2011: 1. Alpha, 40');
+    await app.user.keyboard('{Shift>}{ArrowLeft}{/Shift}');
+    await app.saysOnStage('2010: 1. Bravo, 30');
   });
 
   it('plays, at any speed, over and over or once', async () => {
-    await press('Play');
+    await app.press('Play');
     expect(workers.stage.played).toEqual({ fromSec: 0, speed: 1, loop: [0, 8] });
-    await user.selectOptions(screen.getByLabelText('Speed'), '4');
+    await app.user.selectOptions(screen.getByLabelText('Speed'), '4');
     await waitFor(() => expect(workers.stage.played?.speed).toBe(4));
-    await press('Loop on');
+    await app.press('Loop on');
     await waitFor(() => expect(workers.stage.played?.loop).toBeNull());
-    await press('Pause');
+    await app.press('Pause');
     expect(workers.stage.played).toBeNull();
     // From its very end it starts again.
-    await user.keyboard('{End}');
+    await app.user.keyboard('{End}');
     await waitFor(() => expect(timeSec()).toBeGreaterThan(7.9));
-    await press('Play');
+    await app.press('Play');
     expect(workers.stage.played?.fromSec).toBe(0);
-    await press('Pause');
+    await app.press('Pause');
   });
 
   it('plays a selected span, until the selection is let go', async () => {
     await selectSpan(4, 4.5);
-    await press('Play');
+    await app.press('Play');
     expect(workers.stage.played).toMatchObject({ fromSec: 4, loop: [4, 4.5] });
-    await press('Pause');
-    await user.click(await screen.findByRole('button', { name: /Loop 0:04.* to 0:04/ }));
+    await app.press('Pause');
+    await app.user.click(await screen.findByRole('button', { name: /Loop 0:04.* to 0:04/ }));
     expect(sessionStore.getState().span).toBeNull();
   });
 });
 
 describe('the strip', () => {
   it('goes to what is pressed on it, and is moved through by keys', async () => {
-    await user.click(screen.getAllByRole('button', { name: /takes the lead at/, hidden: true })[0] as HTMLElement);
+    await app.user.click(screen.getAllByRole('button', { name: /takes the lead at/, hidden: true })[0] as HTMLElement);
     await waitFor(() => expect(timeSec()).toBeGreaterThan(1));
     const strip = screen.getByRole('slider', { name: 'Playhead' });
     strip.focus();

@@ -4,30 +4,14 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { documentStore } from '@/state/document';
 import { playheadStore } from '@/state/playhead';
 import { sessionStore } from '@/state/session';
-import {
-  closeApp,
-  goTo,
-  openApp,
-  openTable,
-  pick,
-  press,
-  raceTable,
-  saysOnStage,
-  settled,
-  user,
-} from './testing/whole-app';
+import * as app from './testing/whole-app';
 import { workers } from './testing/workers';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));
 vi.mock('localforage', () => import('./testing/memory-forage'));
 
-beforeEach(async () => {
-  await openApp();
-  await openTable('boats.csv', raceTable);
-  await saysOnStage('Bravo, 30');
-  await goTo('Dress');
-});
-afterEach(closeApp);
+beforeEach(() => app.openRace('Dress'));
+afterEach(app.closeApp);
 
 // In tests every element is 900 by 300 pixels; the stage of 1920 by 1080 lies under it.
 const [WIDE, HIGH] = [900, 300];
@@ -70,7 +54,7 @@ describe('pointing at the stage', () => {
   it('opens the controls of what is clicked', async () => {
     fireEvent.click(stage(), { ...(await middleOf('title')), detail: 1 });
     await waitFor(() => expect(document.activeElement).toBe(screen.getByRole('textbox', { name: 'Title' })));
-    await goTo('Pace');
+    await app.goTo('Pace');
     fireEvent.click(stage(), { ...(await onLeader()), detail: 1 });
     await waitFor(() => expect(sessionStore.getState()).toMatchObject({ step: 'dress', picked: 'Bravo' }));
   });
@@ -82,11 +66,11 @@ describe('pointing at the stage', () => {
       return (await screen.findByLabelText('Edit the title on stage')) as HTMLTextAreaElement;
     };
     const editor = await open();
-    await user.clear(editor);
-    await user.type(editor, 'Written on stage{Enter}');
-    await settled();
+    await app.user.clear(editor);
+    await app.user.type(editor, 'Written on stage{Enter}');
+    await app.settled();
     expect((screen.getByRole('textbox', { name: 'Title' }) as HTMLInputElement).value).toBe('Written on stage');
-    await user.type(await open(), 'no{Escape}');
+    await app.user.type(await open(), 'no{Escape}');
     expect(screen.queryByLabelText('Edit the title on stage')).toBeNull();
     expect((screen.getByRole('textbox', { name: 'Title' }) as HTMLInputElement).value).toBe('Written on stage');
   });
@@ -94,15 +78,15 @@ describe('pointing at the stage', () => {
 
 describe('tools on the stage', () => {
   it('move and size the chart’s box by keys and by its corners', async () => {
-    await press('Size, margins and guides');
-    await press('Move and size the chart');
+    await app.press('Size, margins and guides');
+    await app.press('Move and size the chart');
     const box = () => project().film.stage.box ?? { x: -1, y: -1, width: -1, height: -1 };
     const frame = await screen.findByRole('group', { name: /^Box of the chart/ });
     const before = box();
     frame.focus();
-    await user.keyboard('{ArrowDown}{ArrowLeft}');
+    await app.user.keyboard('{ArrowDown}{ArrowLeft}');
     expect(box().y).toBeCloseTo(Math.min(1 - before.height, before.y + 0.01), 6);
-    await user.keyboard('{Shift>}{ArrowLeft}{/Shift}');
+    await app.user.keyboard('{Shift>}{ArrowLeft}{/Shift}');
     expect(box().width).toBeLessThan(before.width);
     const corner = frame.querySelector('[style*="se-resize"]') as HTMLElement;
     corner.setPointerCapture = () => undefined;
@@ -110,19 +94,19 @@ describe('tools on the stage', () => {
     fireEvent.pointerDown(corner, { clientX: 500, clientY: 200 });
     fireEvent.pointerMove(corner, { clientX: 440, clientY: 180, altKey: true });
     fireEvent.pointerUp(corner);
-    await settled();
+    await app.settled();
     expect(box().width).toBeLessThan(width);
     expect(box().height).toBeLessThan(height);
     // A drag is one step of undo.
-    await press('Undo');
+    await app.press('Undo');
     expect(box().height).toBeCloseTo(height, 9);
-    await press('All the room again');
+    await app.press('All the room again');
     expect(project().film.stage.box).toBeNull();
     expect(screen.queryByRole('group', { name: /^Box of the chart/ })).toBeNull();
   });
 
   it('drag an extra, whose place is counted from its corner', async () => {
-    await press('Box');
+    await app.press('Box');
     const frame = await waitFor(() => {
       const found = document.querySelector<HTMLElement>('.cursor-move.border-dashed');
       if (!found) throw new Error('no frame');
@@ -134,18 +118,18 @@ describe('tools on the stage', () => {
     fireEvent.pointerDown(frame, { clientX: 100, clientY: 100 });
     fireEvent.pointerMove(frame, { clientX: 160, clientY: 70 });
     fireEvent.pointerUp(frame);
-    await settled();
+    await app.settled();
     expect(anchor()?.dx).toBeGreaterThan(dx);
     expect(anchor()?.dy).toBeLessThan(dy);
-    await press('Undo');
+    await app.press('Undo');
     expect(anchor()).toMatchObject({ dx, dy });
   });
 
   it('draw lines to place things by', async () => {
-    await press('Size, margins and guides');
-    await pick('Thirds');
+    await app.press('Size, margins and guides');
+    await app.pick('Thirds');
     expect(document.querySelectorAll('[style*="33.3"]').length).toBeGreaterThan(1);
-    await pick('Safe area');
+    await app.pick('Safe area');
     expect(document.querySelectorAll('.border-dashed').length).toBeGreaterThan(1);
   });
 });
@@ -177,17 +161,17 @@ describe('the strip', () => {
     expect(span?.[0]).toBeCloseTo(2, 6);
     expect(span?.[1]).toBeCloseTo(5, 6);
     await waitFor(() => expect(workers.stage.played).toMatchObject({ loop: span }));
-    await press('Pause');
+    await app.press('Pause');
   });
 
   it('slows a beat down by its lower edge, as one step of undo', async () => {
-    await goTo('Pace');
+    await app.goTo('Pace');
     const weight = () => (screen.getByRole('spinbutton', { name: 'Beat at the playhead' }) as HTMLInputElement).value;
     // Half a second of hold, two beats of three seconds, a hold of one and a half: the first beat ends at 3.5.
     drag(HIGH - 6, xOf(3.5), xOf(4), xOf(4.5));
-    await settled();
+    await app.settled();
     expect(weight()).toBe('2');
-    await press('Undo');
+    await app.press('Undo');
     expect(weight()).toBe('1');
   });
 
@@ -200,6 +184,6 @@ describe('the strip', () => {
     fireEvent.pointerMove(target(), { clientX: 310, clientY: 4 });
     fireEvent.pointerUp(target(), {});
     expect(sessionStore.getState().span?.[0]).toBeCloseTo((200 / WIDE) * 8, 6);
-    await press('Pause');
+    await app.press('Pause');
   });
 });

@@ -1,15 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { goTo, openApp, openFile, pause, words } from './support';
-
-const islands = [
-  'Year,District,Island,People',
-  ...[2001, 2002, 2003].flatMap((year, i) => [
-    `${year},Oyle North,Oyle,${10 + i}`,
-    `${year},Oyle South,Oyle,${20 + i}`,
-    `${year},Pell North,Pell,${5 + i}`,
-    `${year},Pell South,Pell,${i === 1 ? '' : 40 + i}`,
-  ]),
-].join('\n');
+import { goTo, islandTable, openApp, openFile, pause, words } from './support';
 
 const steps = (page: Page, section: string) =>
   page.getByRole('list', { name: `Steps ${section}` }).getByRole('listitem');
@@ -24,7 +14,7 @@ async function add(page: Page, name: string): Promise<void> {
 test('steps are edited and dragged, and undo takes each back', async ({ page }) => {
   await openApp(page);
   await pause(page);
-  await openFile(page, 'islands.csv', islands);
+  await openFile(page, 'islands.csv', islandTable);
   await goTo(page, 'Shape');
   await add(page, 'Keep or leave out rows');
   await page.getByRole('combobox', { name: 'Keep rows where it' }).click();
@@ -57,7 +47,7 @@ test('steps are edited and dragged, and undo takes each back', async ({ page }) 
 test('the overview draws its lines', async ({ page }) => {
   await openApp(page);
   await pause(page);
-  await openFile(page, 'islands.csv', islands);
+  await openFile(page, 'islands.csv', islandTable);
   await goTo(page, 'Shape');
   await page.getByRole('radio', { name: 'Ranks and findings' }).click();
   await page.getByRole('radio', { name: 'Total', exact: true }).click();

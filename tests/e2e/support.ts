@@ -1,6 +1,9 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
+import { raceTable } from '../../src/core/testing/tables';
+
+export { islandTable, raceTable } from '../../src/core/testing/tables';
 
 /** Opens the app and waits until its stage draws. Errors on the page fail the test. */
 export async function openApp(page: Page): Promise<void> {
@@ -49,19 +52,6 @@ export async function selectSpan(page: Page, from: number, to: number): Promise<
   await page.mouse.move(box.x + box.width * to, box.y + 5, { steps: 4 });
   await page.mouse.up();
 }
-
-/** A small table of our own, in which Alpha overtakes Bravo and is overtaken again. */
-export const raceTable = `season,boat,points
-2010,Alpha,10
-2010,Bravo,30
-2010,Cirrus,20
-2011,Alpha,40
-2011,Bravo,20
-2011,Cirrus,25
-2012,Alpha,15
-2012,Bravo,60
-2012,Cirrus,55
-`;
 
 /** What ffprobe says of a film's picture. */
 export function probe(file: string) {

@@ -3,6 +3,7 @@ import path from 'node:path';
 import { act, cleanup, configure, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { vi } from 'vitest';
+import { raceTable } from '@/core/testing/tables';
 import { Autosave } from '@/state/autosave';
 import { documentStore } from '@/state/document';
 import { playheadStore } from '@/state/playhead';
@@ -101,19 +102,6 @@ export async function lastSaved(): Promise<{
   return { name, text: new TextDecoder().decode(bytes), bytes };
 }
 
-/** A small table of our own, in which Alpha overtakes Bravo and is overtaken again. */
-export const raceTable = `season,boat,points
-2010,Alpha,10
-2010,Bravo,30
-2010,Cirrus,20
-2011,Alpha,40
-2011,Bravo,20
-2011,Cirrus,25
-2012,Alpha,15
-2012,Bravo,60
-2012,Cirrus,55
-`;
-
 export const file = (name: string, content: string | Uint8Array) => new File([content as BlobPart], name);
 
 /** A file of the tests, whole. */
@@ -130,6 +118,14 @@ export async function choose(label: string, ...files: readonly File[]): Promise<
 /** Opens a table as the Open command does. */
 export async function openTable(name: string, content: string | Uint8Array): Promise<void> {
   await choose('Open a table or a project file', file(name, content));
+}
+
+/** Opens the app with a small race in it, in one of the five steps. */
+export async function openRace(step: Parameters<typeof goTo>[0]): Promise<void> {
+  await openApp();
+  await openTable('boats.csv', raceTable);
+  await saysOnStage('Bravo, 30');
+  await goTo(step);
 }
 
 /** Opens one of the five steps. */

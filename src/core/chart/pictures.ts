@@ -2,6 +2,7 @@ import { distance } from 'fastest-levenshtein';
 import type { Chart } from '../project/chart';
 import type { Picture } from '../project/film-parts';
 import { countryCode } from '../scale/countries';
+import { remembered } from '../scale/remembered';
 import type { Cube } from '../shaping/cube';
 
 /** A picture as a painter knows it. */
@@ -109,20 +110,8 @@ function closeness(a: string, b: string): number {
 }
 
 /** The letters that stand for a name: the first of its first two words. */
-export function monogramOf(name: string): string {
-  const known = monograms.get(name);
-  if (known !== undefined) return known;
-  const found = lettersOf(name);
-  if (monograms.size > 5000) monograms.clear();
-  monograms.set(name, found);
-  return found;
-}
-
-/** Remembered, since every frame asks for the same few. */
-const monograms = new Map<string, string>();
-
-function lettersOf(name: string): string {
+export const monogramOf = remembered((name: string): string => {
   const words = name.normalize('NFC').match(/[\p{L}\p{N}]+/gu) ?? [];
   const letters = words.slice(0, 2).map((word) => Array.from(word)[0] ?? '');
   return letters.join('').toUpperCase() || '?';
-}
+});

@@ -1,4 +1,5 @@
 import { useMode as addMode, modeLrgb, modeRgb, wcagContrast } from 'culori/fn';
+import { remembered } from './remembered';
 
 // Only what is used of the colour spaces: pages carry this file.
 addMode(modeRgb);
@@ -21,18 +22,11 @@ export function mixColours(a: string, b: string, share: number): string {
   return `#${mixed.toString(16).slice(1)}`;
 }
 
-const inks = new Map<string, string>();
-
-/** The ink that reads best on a background. Remembered, since every frame asks for the same few. */
-export function inkOn(background: string): string {
-  const known = inks.get(background);
-  if (known) return known;
+/** The ink that reads best on a background. */
+export const inkOn = remembered((background: string): string => {
   const [dark, light] = ['#1C2B33', '#F7F2E6'];
-  const found = wcagContrast(dark, background) >= wcagContrast(light, background) ? dark : light;
-  if (inks.size > 5000) inks.clear();
-  inks.set(background, found);
-  return found;
-}
+  return wcagContrast(dark, background) >= wcagContrast(light, background) ? dark : light;
+});
 
 /** A colour written as `#rgb` or `#rrggbb`, with or without the sign, as `#rrggbb`; null for any other text. */
 export function hexColour(text: string): string | null {

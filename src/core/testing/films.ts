@@ -60,10 +60,12 @@ export const gappyCubes = grid(cell, 9).map((rows) => cubeOf(rows));
 /** Tables without gaps. */
 export const fullCubes = grid(full, 9).map((rows) => cubeOf(rows));
 
+export const anyBetween = fc.constantFrom('linear' as const, 'monotone' as const, 'step' as const);
+
 export const anySettings = fc.record({
   places: fc.integer({ min: 1, max: 9 }),
   order: fc.constantFrom('largest' as const, 'smallest' as const),
-  between: fc.constantFrom('linear' as const, 'monotone' as const, 'step' as const),
+  between: anyBetween,
   gaps: fc.constantFrom('bridge' as const, 'carry' as const, 'zero' as const, 'absent' as const),
 });
 

@@ -250,21 +250,17 @@ export class BarDrawing {
     }
     const disc = mixColours(this.bar.colour, '#FFFFFF', 0.78);
     const text = monogramOf(categoryNames[this.bar.series] ?? '');
-    const { x, y, widthPx, heightPx } = box;
     nodes.push({
       kind: 'rect',
       id,
       subject,
-      x,
-      y,
-      widthPx,
-      heightPx,
+      ...box,
       radiusPx: radiusPx || this.picturePx * 0.12,
       fill: disc,
       opacity,
     });
     const font = fonts.monogram;
-    const [middle, baseline] = [x + widthPx / 2, y + heightPx / 2 + font.sizePx * 0.35];
+    const [middle, baseline] = [box.x + box.widthPx / 2, box.y + box.heightPx / 2 + font.sizePx * 0.35];
     nodes.push(
       labelNode({
         id: `${id}:letters`,

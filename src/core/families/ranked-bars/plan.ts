@@ -2,6 +2,7 @@ import { picturesOf } from '../../chart/pictures';
 import { placesAt, type Race } from '../../motion/race';
 import type { Build } from '../../pace/pace';
 import { tickFormat } from '../../scale/number-format';
+import { remembered } from '../../scale/remembered';
 import type { PlanInput } from '../family';
 import { turnsOf } from '../shared/build';
 import { fixedParts, prepareAxis } from '../shared/value-axis';
@@ -69,20 +70,7 @@ function turnsOfRace(
   return new Map(marks.map(({ series: k }, i) => [k, list[i] ?? 0]));
 }
 
-/** The same few round numbers are written frame after frame. */
-function remembered(format: (value: number) => string): (value: number) => string {
-  const texts = new Map<number, string>();
-  return (value) => {
-    const known = texts.get(value);
-    if (known !== undefined) return known;
-    const text = format(value);
-    if (texts.size > 2000) texts.clear();
-    texts.set(value, text);
-    return text;
-  };
-}
-
-/** Formats of tick labels by their decimals, made once each. */
+/** Formats of tick labels by their decimals, made once each: the same few round numbers are written frame after frame. */
 function tickFormats(chart: RankedBarsChart): (decimals: number) => (value: number) => string {
   const formats = new Map<number, (value: number) => string>();
   return (decimals) => {
