@@ -24,6 +24,10 @@ async function open(colorScheme) {
   return page;
 }
 
+/** Scrolls the bench to a section. */
+const showSection = (page, name) =>
+  page.getByRole('heading', { name, exact: true }).evaluate((title) => title.scrollIntoView({ block: 'start' }));
+
 const step = (page, name) => page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
 
 /** Puts the playhead at a part of the film. */
@@ -50,9 +54,7 @@ try {
     .setInputFiles(readdirSync(emblems).map((name) => path.join(emblems, name)));
   await light.getByText(/pictures added/).waitFor();
   await light.getByRole('button', { name: 'Who has which' }).click();
-  await light
-    .getByRole('heading', { name: 'Pictures', exact: true })
-    .evaluate((title) => title.scrollIntoView({ block: 'start' }));
+  await showSection(light, 'Pictures');
   await light.waitForTimeout(9000);
   await shoot(light, 'dress-pictures');
   await light.getByRole('button', { name: 'Who has which' }).click();
@@ -62,9 +64,7 @@ try {
   await shoot(light, 'colour-check');
   await light.getByRole('button', { name: 'Can they be told apart?' }).click();
   await light.getByRole('button', { name: 'Look Columns at dusk' }).click();
-  await light
-    .getByRole('heading', { name: 'Looks', exact: true })
-    .evaluate((title) => title.scrollIntoView({ block: 'start' }));
+  await showSection(light, 'Looks');
   await light.waitForTimeout(2000);
   await shoot(light, 'looks');
   await light.getByRole('button', { name: 'Look Paper' }).click();
@@ -80,13 +80,9 @@ try {
   await light.getByRole('button', { name: 'Caption here' }).click();
   await light.getByLabel('Text of the caption').fill('{leader} carries {value} people in {period}');
   await seek(light, 0.44);
-  await light
-    .getByRole('heading', { name: 'Captions', exact: true })
-    .evaluate((title) => title.scrollIntoView({ block: 'start' }));
+  await showSection(light, 'Captions');
   await shoot(light, 'pace');
-  await light
-    .getByRole('heading', { name: 'Moments', exact: true })
-    .evaluate((title) => title.scrollIntoView({ block: 'start' }));
+  await showSection(light, 'Moments');
   await shoot(light, 'moments');
   await step(light, 'Output');
   await light.waitForTimeout(4000);

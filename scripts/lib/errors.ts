@@ -5,8 +5,8 @@ import { type CodeMeaning, issueCodes } from '@/core/table/issue-codes';
 export function errorsPage(): string {
   return `# What can go wrong, and what to do
 
-This page is written by \`npm run schemas\` from the lists in \`src/core/table/issue-codes.ts\` and
-\`src/core/project/export-error-codes.ts\`. In the app and on the command line every one of these comes as a sentence that names
+This page is written by \`npm run schemas\` from the lists in \`src/core/table/issue-codes.json\` and
+\`src/core/project/export-error-codes.json\`. In the app and on the command line every one of these comes as a sentence that names
 the place; the codes are for programs that read them.
 
 ## Tables, settings and files

@@ -2,10 +2,10 @@ import { families } from '@/core/families/registry';
 import type { ControlSpec } from '@/core/project/control-spec';
 import { extraControls } from '@/core/project/controls/extra-controls';
 import { gapControl } from '@/core/project/controls/shape-controls';
-import { stageControls } from '@/core/project/controls/stage-controls';
+import { guideControl, stageControls } from '@/core/project/controls/stage-controls';
 import { valueAt } from '@/core/project/document-value';
 import { dressControls } from '@/core/project/dress-controls';
-import { paceControls } from '@/core/project/pace-controls';
+import { beatControl, paceControls } from '@/core/project/pace-controls';
 import type { WorkStep } from '@/state/session';
 import { outputControls, qualityControl } from './output/output-controls';
 
@@ -73,7 +73,6 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'background-kind', label: 'Background is', step: 'dress', words: 'gradient picture transparent alpha' },
   { id: 'background-picture', label: 'Picture behind', step: 'dress', words: 'image photo' },
   { id: 'chart-box', label: 'Box of the chart', step: 'dress', words: 'move resize position' },
-  { id: 'guides', label: 'Guides', step: 'dress', words: 'thirds safe area' },
   { id: 'extras', label: 'Extras', step: 'dress', words: 'logo image text line box arrow note annotation' },
   { id: 'extra-font', label: 'Family of the extra', step: 'dress', words: 'font' },
   { id: 'extra-anchor', label: 'Held by', step: 'dress', words: 'corner bar anchor' },
@@ -81,7 +80,6 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'length', label: 'Whole film', step: 'pace', words: 'length duration seconds' },
   { id: 'period-sec', label: 'Each period', step: 'pace', words: 'speed seconds per year' },
   { id: 'fps', label: 'Frames a second', step: 'pace', words: 'frame rate fps' },
-  { id: 'beat', label: 'Beat at the playhead', step: 'pace', words: 'slow down hurry uneven' },
   { id: 'span-sec', label: 'Selected beats last', step: 'pace', words: 'seconds uneven' },
   { id: 'captions', label: 'Captions', step: 'pace', words: 'subtitle text narration srt vtt' },
   { id: 'caption-text', label: 'Text of the caption', step: 'pace', words: 'words' },
@@ -117,8 +115,10 @@ const specs: readonly ControlSpec[] = [
   ...dressControls,
   gapControl,
   ...stageControls,
+  guideControl,
   ...extraControls,
   ...paceControls,
+  beatControl,
   ...outputControls,
   qualityControl,
   ...families.flatMap((family) => family.controls),

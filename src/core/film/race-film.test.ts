@@ -190,14 +190,13 @@ describe('the scene', () => {
 });
 
 describe('the ranking at the playhead', () => {
+  const threeBars = cubeOf([
+    [10, 20, 30],
+    [40, 20, 30],
+  ]);
+
   it('counts from one and tells the places climbed since the last period', () => {
-    const film = filmOf(
-      cubeOf([
-        [10, 20, 30],
-        [40, 20, 30],
-      ]),
-      { places: 2 },
-    );
+    const film = filmOf(threeBars, { places: 2 });
     const start = readoutAt(film, 0);
     expect(start.rows.map(({ category, rank, climb }) => [category, rank, climb])).toEqual([
       [2, 1, 0],
@@ -211,13 +210,7 @@ describe('the ranking at the playhead', () => {
   });
 
   it('comes with a map of ranks that agrees with the scene at both ends', () => {
-    const film = filmOf(
-      cubeOf([
-        [10, 20, 30],
-        [40, 20, 30],
-      ]),
-      { places: 3 },
-    );
+    const film = filmOf(threeBars, { places: 3 });
     const overview = overviewOf(film);
     const row = (category: number) =>
       overview.lines.findIndex((line) => line.category === category) * overview.sampleCount;

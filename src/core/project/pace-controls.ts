@@ -245,3 +245,13 @@ export const paceControls: readonly ControlSpec[] = [
   ...closingControls,
   ...captionControls,
 ];
+
+/** How much longer than the others a beat lasts; its place in the chart depends on the playhead. */
+export const beatControl: ControlSpec = {
+  id: 'beat',
+  path: 'pace.beats',
+  step,
+  label: 'Beat at the playhead',
+  words: 'slow down hurry uneven',
+  input: { kind: 'number', range: paceLimits.weight, step: 0.1, unit: 'times' },
+};

@@ -1,11 +1,12 @@
 'use client';
 
-import { stageSizeControls } from '@/core/project/controls/stage-controls';
+import { guideControl, stageSizeControls } from '@/core/project/controls/stage-controls';
 import { editStage } from '@/state/edit-stage';
 import { setSession } from '@/state/session';
 import { Section } from '../parts/field';
 import { Fold } from '../parts/fold';
 import { PickField } from '../parts/pick-field';
+import { SpecInput } from '../parts/spec-input';
 import { useProject, useSession } from '../use-state';
 import { BackgroundFields } from './background-fields';
 import { BoxFields } from './box-fields';
@@ -65,16 +66,6 @@ export function StageSection() {
 function GuideField() {
   const guides = useSession((state) => state.guides);
   return (
-    <PickField
-      control="guides"
-      value={guides}
-      choices={[
-        { value: 'none', label: 'None' },
-        { value: 'thirds', label: 'Thirds' },
-        { value: 'safe', label: 'Safe area' },
-      ]}
-      hint="Guides are never exported."
-      onChange={(value) => setSession({ guides: value })}
-    />
+    <SpecInput spec={guideControl} value={guides} write={(next) => setSession({ guides: next as typeof guides })} />
   );
 }

@@ -3,6 +3,7 @@
 import { X } from 'lucide-react';
 import { setSession } from '@/state/session';
 import { IconButton } from '../parts/button';
+import { TermList } from '../parts/term-list';
 import { useSession } from '../use-state';
 
 function listed(names: readonly string[]): string {
@@ -34,14 +35,7 @@ export function Refreshed() {
         </IconButton>
       </div>
       {told.length === 0 && revisedCount === 0 && <p>Nothing: all values are the same.</p>}
-      <dl>
-        {told.map(([what, names]) => (
-          <div key={what} className="mt-1">
-            <dt className="text-quiet">{what}</dt>
-            <dd>{names}</dd>
-          </div>
-        ))}
-      </dl>
+      <TermList terms={told} rowClass="mt-1" />
       {revisedCount > 0 && (
         <>
           <p className="mt-1 text-quiet">

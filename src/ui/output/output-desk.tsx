@@ -15,6 +15,7 @@ import { Progress } from 'radix-ui';
 import type { ExportForm } from '@/core/project/export-form';
 import type { ExportJob } from '@/state/session';
 import { Button } from '../parts/button';
+import { TermList } from '../parts/term-list';
 import { useServices } from '../services';
 import { useProject, useSession } from '../use-state';
 import { useFilmSeconds, useOutput } from './use-output';
@@ -78,14 +79,7 @@ function Plan() {
         {kindWords[form.kind]}
         {form.kind === 'film' && format ? `: ${format.name}` : ''}
       </h2>
-      <dl className="mt-2 grid grid-cols-[64px_1fr] gap-y-1 text-[13px]">
-        {lines.map(([term, text]) => (
-          <div key={term} className="contents">
-            <dt className="text-quiet">{term}</dt>
-            <dd>{text}</dd>
-          </div>
-        ))}
-      </dl>
+      <TermList terms={lines} className="mt-2 grid grid-cols-[64px_1fr] gap-y-1 text-[13px]" rowClass="contents" />
       {requests.length > 1 && <p className="mt-2 text-[13px]">And {requests.length - 1} more, one after the other.</p>}
     </section>
   );

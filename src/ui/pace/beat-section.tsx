@@ -1,13 +1,14 @@
 'use client';
 
 import { beatRange, MOST_OF_RUN, runRange, weightLasting } from '@/core/pace/beat-spans';
-import { paceLimits } from '@/core/pace/pace';
+import { beatControl } from '@/core/project/pace-controls';
 import { editChart } from '@/state/current';
 import { beatWeight, setBeatWeight, setBeatWeights } from '@/state/edit-chart';
 import { Button } from '../parts/button';
 import { Controls } from '../parts/control';
 import { Section } from '../parts/field';
 import { NumberField } from '../parts/number-field';
+import { SpecInput } from '../parts/spec-input';
 import { useChart, useRestingPlayhead, useSession } from '../use-state';
 
 /** Uneven pace: by the calendar, where places change, or by hand. */
@@ -35,13 +36,10 @@ export function BeatSection() {
         </strong>
         .
       </p>
-      <NumberField
-        control="beat"
+      <SpecInput
+        spec={beatControl}
         value={weight}
-        range={paceLimits.weight}
-        step={0.1}
-        unit="times"
-        onChange={(value, gesture) => setBeatWeight(key, value, gesture)}
+        write={(value, gesture) => setBeatWeight(key, Number(value), gesture)}
       />
       <SpanField />
       {any && (

@@ -92,3 +92,21 @@ export const stageControls: readonly ControlSpec[] = [
   ...backgroundPictureControls,
   ...stageSizeControls,
 ];
+
+/** Lines over the picture to place things by: of the session, not of the document. */
+export const guideControl: ControlSpec = {
+  id: 'guides',
+  path: 'guides',
+  step,
+  label: 'Guides',
+  words: 'thirds safe area',
+  hint: 'Guides are never exported.',
+  input: {
+    kind: 'pick',
+    choices: choices([
+      ['none', 'None'],
+      ['thirds', 'Thirds'],
+      ['safe', 'Safe area'],
+    ]),
+  },
+};
