@@ -24,6 +24,9 @@ export function byFolder(files, root) {
   return new Map([...folders].sort(([a], [b]) => a.localeCompare(b)));
 }
 
+/** Laws are tried on other tables in each run, which moves a figure by a fraction: only more than this is a fall. */
+const SLACK = 1;
+
 /** Whole percent; a folder without lines is covered. */
 const percentOf = ({ total, covered }) => (total === 0 ? 100 : Math.floor((covered / total) * 100));
 
@@ -36,7 +39,7 @@ const percentOf = ({ total, covered }) => (total === 0 ? 100 : Math.floor((cover
  */
 export function fallen(folders, kept) {
   return [...folders]
-    .filter(([folder, sums]) => percentOf(sums) < (kept[folder] ?? 0))
+    .filter(([folder, sums]) => percentOf(sums) < (kept[folder] ?? 0) - SLACK)
     .map(([folder, sums]) => `${folder}: ${percentOf(sums)} %, was ${kept[folder]} %`);
 }
 

@@ -23,8 +23,8 @@ describe('coverage by folder', () => {
     ]);
   });
 
-  it('names what has fallen, and nothing that is new, as it was, or better', () => {
-    expect(fallen(folders, { 'src/core/motion': 90, 'src/core/project': 24 })).toEqual([]);
-    expect(fallen(folders, { 'src/core/motion': 91, 'src/app': 100 })).toEqual(['src/core/motion: 90 %, was 91 %']);
+  it('names what has fallen, and nothing that is new, as it was, better, or off by a hair', () => {
+    expect(fallen(folders, { 'src/core/motion': 91, 'src/core/project': 24 })).toEqual([]);
+    expect(fallen(folders, { 'src/core/motion': 92, 'src/app': 100 })).toEqual(['src/core/motion: 90 %, was 92 %']);
   });
 });
