@@ -10,6 +10,7 @@ import { Beats } from './beats/beats';
 import { Bench } from './bench';
 import { commandsOf } from './commands';
 import { DropZone } from './drop-zone';
+import { fetchRest } from './fetch-rest';
 import { usePasteAnywhere } from './gather/paste-anywhere';
 import { ReadingNotice } from './gather/reading-notice';
 import { IconButton } from './parts/button';
@@ -53,6 +54,7 @@ export function AppFrame() {
   const onHelp = useCallback(() => setHelp(true), []);
   const onOpen = useCallback(() => picker.current?.click(), []);
   usePasteAnywhere();
+  useEffect(fetchRest, []);
   const commands = useMemo(
     () => commandsOf(services, { onPalette, onHelp, onOpen }),
     [services, onPalette, onHelp, onOpen],
