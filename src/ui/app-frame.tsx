@@ -1,7 +1,6 @@
 'use client';
 
 import { ChevronsLeft } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Group, Panel, Separator } from 'react-resizable-panels';
 import { Toaster } from 'sonner';
@@ -10,11 +9,10 @@ import { Beats } from './beats/beats';
 import { Bench } from './bench';
 import { commandsOf } from './commands';
 import { DropZone } from './drop-zone';
-import { fetchRest } from './fetch-rest';
 import { usePasteAnywhere } from './gather/paste-anywhere';
 import { ReadingNotice } from './gather/reading-notice';
+import { CommandPalette, fetchRest, GridEditor, OutputDesk, ShapeCentre } from './later';
 import { IconButton } from './parts/button';
-import { Coming } from './parts/coming';
 import { FileChooser } from './parts/file-chooser';
 import { useServices } from './services';
 import { ShortcutList, useShortcuts } from './shortcuts';
@@ -25,23 +23,6 @@ import { TabNotice } from './tab-notice';
 import { tableEndings } from './table-endings';
 import { TopLine } from './top-line';
 import { useSession } from './use-state';
-
-// What a visit does not begin with comes when it is looked at; until then its room is empty.
-const GridEditor = dynamic(() => import('./gather/grid-editor').then((module) => module.GridEditor), {
-  ssr: false,
-  loading: Coming,
-});
-const ShapeCentre = dynamic(() => import('./shape/shape-centre').then((module) => module.ShapeCentre), {
-  ssr: false,
-  loading: Coming,
-});
-const OutputDesk = dynamic(() => import('./output/output-desk').then((module) => module.OutputDesk), {
-  ssr: false,
-  loading: Coming,
-});
-const CommandPalette = dynamic(() => import('./command-palette').then((module) => module.CommandPalette), {
-  ssr: false,
-});
 
 /** The frame of the app: top line, bench, centre, ranking and beats. */
 export function AppFrame() {

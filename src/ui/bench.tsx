@@ -2,31 +2,21 @@
 
 import { Command } from 'cmdk';
 import { Search } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { WorkStep } from '@/state/session';
 import { type ControlId, findControls } from './controls';
 import { DressBench } from './dress/dress-bench';
 import { goToControl } from './go-to';
-import { Coming } from './parts/coming';
+import { GatherBench, OutputBench, PaceBench, ShapeBench } from './later';
 import { useSession } from './use-state';
 
 // A visit begins in Dress; the benches of the other steps come when they are looked at.
 const benches: Record<WorkStep, React.ComponentType> = {
-  gather: dynamic(() => import('./gather/gather-bench').then((module) => module.GatherBench), {
-    ssr: false,
-    loading: Coming,
-  }),
-  shape: dynamic(() => import('./shape/shape-bench').then((module) => module.ShapeBench), {
-    ssr: false,
-    loading: Coming,
-  }),
+  gather: GatherBench,
+  shape: ShapeBench,
   dress: DressBench,
-  pace: dynamic(() => import('./pace/pace-bench').then((module) => module.PaceBench), { ssr: false, loading: Coming }),
-  output: dynamic(() => import('./output/output-bench').then((module) => module.OutputBench), {
-    ssr: false,
-    loading: Coming,
-  }),
+  pace: PaceBench,
+  output: OutputBench,
 };
 
 /** Controls that a search lists at once; more words narrow it. */

@@ -49,3 +49,21 @@ test('the page may load nothing from anywhere else and may not be framed', async
   });
   expect((await request.get('/samples/ferry-passengers.csv')).headers()['x-content-type-options']).toBe('nosniff');
 });
+
+test('without a connection every step opens, also for the first time', async ({ page, context }) => {
+  await openApp(page);
+  await page.locator('html[data-complete]').waitFor();
+  await context.setOffline(true);
+  await goTo(page, 'Gather');
+  await expect(page.getByRole('grid').first()).toBeVisible();
+  await goTo(page, 'Shape');
+  await page.getByRole('radio', { name: 'Ranks and findings' }).click();
+  await expect(page.locator('.recharts-surface').first()).toBeVisible();
+  await goTo(page, 'Pace');
+  await expect(page.getByRole('complementary', { name: 'Bench' }).getByRole('heading').first()).toBeVisible();
+  await goTo(page, 'Output');
+  await expect(page.getByRole('button', { name: 'Export MP4' })).toBeVisible();
+  await page.keyboard.press('ControlOrMeta+k');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await expect(page.locator('[data-coming]')).toHaveCount(0);
+});

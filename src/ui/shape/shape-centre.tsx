@@ -1,6 +1,5 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { stepWords } from '@/core/shaping/steps/step-words';
 import { type ShapeView, setSession } from '@/state/session';
 import { Button } from '../parts/button';
@@ -8,11 +7,9 @@ import { PickBar } from '../parts/pick-bar';
 import { useProject, useSession } from '../use-state';
 import { GapMap } from './gap-map';
 import { GroupStrip } from './group-strip';
+import { RankLook } from './rank-look-later';
 import { ShapedTable } from './shaped-table';
 import { StepTable } from './step-table';
-
-// Recharts weighs as much as the rest of the page, so it comes when it is looked at.
-const RankLook = dynamic(() => import('./rank-look').then(({ RankLook: look }) => look), { ssr: false });
 
 const views: { value: ShapeView; label: string }[] = [
   { value: 'values', label: 'Values' },
