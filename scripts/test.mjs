@@ -1,7 +1,7 @@
 // npm test: sets up, then checks style, types, dependency rules, unit tests, the build and the app in a browser.
 // One part alone: npm test -- --lint | --types | --rules | --unit | --build | --e2e (several may be named).
 // With --keep-coverage the figures of this run become those that later ones may not fall below.
-import { spawnSync } from 'node:child_process';
+import { execFile, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { reportCoverage } from './lib/coverage.mjs';
@@ -40,6 +40,36 @@ function check(part, name, action) {
   if (wanted(part) && !step(name, action)) total.failed++;
 }
 
+/** Checks that need one core each, side by side; what each has to say comes when it has ended. Each is a part, a name, commands. */
+async function checkAtOnce(checks) {
+  const run = (args) =>
+    new Promise((resolve) => {
+      execFile('npx', ['--no-install', ...args], { cwd: root, maxBuffer: 1e8 }, (error, stdout, stderr) =>
+        resolve({ ok: !error, said: `${stdout}${stderr}` }),
+      );
+    });
+  await Promise.all(
+    checks
+      .filter(([part]) => wanted(part))
+      .map(async ([, name, ...commands]) => {
+        let [ok, said] = [true, ''];
+        for (const command of commands) {
+          if (!ok) break;
+          const outcome = await run(command);
+          ok = outcome.ok;
+          said += outcome.said;
+        }
+        if (
+          !step(name, () => {
+            process.stdout.write(said);
+            return ok;
+          })
+        )
+          total.failed++;
+      }),
+  );
+}
+
 function tests(part, name, report, action, count) {
   if (!wanted(part)) return;
   rmSync(report, { force: true });
@@ -62,13 +92,11 @@ const setUp = step('Set-up', () => {
 });
 if (!setUp) total.failed++;
 else {
-  check('lint', 'Style (Biome)', () => npx('biome', 'check', '.'));
-  check(
-    'types',
-    'Types',
-    () => npx('next', 'typegen') && npx('tsc', '--noEmit') && npx('tsc', '-p', 'tsconfig.core.json', '--noEmit'),
-  );
-  check('rules', 'Dependency rules', () => npx('depcruise', 'src', '--config', '.dependency-cruiser.cjs'));
+  await checkAtOnce([
+    ['lint', 'Style (Biome)', ['biome', 'check', '.']],
+    ['types', 'Types', ['next', 'typegen'], ['tsc', '--noEmit'], ['tsc', '-p', 'tsconfig.core.json', '--noEmit']],
+    ['rules', 'Dependency rules', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']],
+  ]);
   const unit = path.join(reports, 'unit.json');
   tests(
     'unit',

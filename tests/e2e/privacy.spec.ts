@@ -53,6 +53,8 @@ test('the page may load nothing from anywhere else and may not be framed', async
 test('without a connection every step opens, also for the first time', async ({ page, context }) => {
   await openApp(page);
   await page.locator('html[data-complete]').waitFor();
+  // The fonts of the shelf of looks come in between.
+  await page.waitForLoadState('networkidle');
   await context.setOffline(true);
   await goTo(page, 'Gather');
   await expect(page.getByRole('grid').first()).toBeVisible();

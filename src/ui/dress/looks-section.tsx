@@ -159,9 +159,12 @@ function useThumbnails(all: readonly Look[]): readonly ImageBitmap[] {
     if (!ready) return;
     let ended = false;
     const timer = setTimeout(() => {
-      void thumbnails(all, THUMBNAIL_PX).then((made) => {
-        if (!ended && made.length > 0) setPictures(made);
-      });
+      void thumbnails(all, THUMBNAIL_PX)
+        // Without its fonts no look can be drawn; the shelf has the names, and the stage says what is missing.
+        .catch(() => [])
+        .then((made) => {
+          if (!ended && made.length > 0) setPictures(made);
+        });
     }, 300);
     return () => {
       ended = true;
