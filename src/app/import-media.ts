@@ -1,7 +1,6 @@
 'use client';
 
 import { toast } from 'sonner';
-import { matchPictures } from '@/core/chart/pictures';
 import type { Picture } from '@/core/project/film-parts';
 import { currentChart, draftChart } from '@/state/current';
 import { documentStore, edit } from '@/state/document';
@@ -64,6 +63,8 @@ export async function addCategoryPictures(files: readonly File[]): Promise<void>
   const { project } = documentStore.getState();
   if (pictures.length === 0 || !project) return;
   const given = new Set(currentChart(project).pictures.map(({ category }) => category));
+  // Names of countries in every language weigh more than the rest of this.
+  const { matchPictures } = await import('@/core/chart/pictures');
   const matches = matchPictures(cube?.categories ?? [], pictures);
   edit((draft) => {
     draft.pictures.push(...pictures);

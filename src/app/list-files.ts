@@ -2,7 +2,6 @@
 
 import { toast } from 'sonner';
 import { type CaptionFormat, readCaptions, writeCaptions } from '@/core/project/caption-files';
-import { readColours, writeColoursCsv, writeColoursJson } from '@/core/project/colour-list';
 import type { Issue } from '@/core/table/issue';
 import { currentChart, editChart } from '@/state/current';
 import { documentStore } from '@/state/document';
@@ -27,19 +26,24 @@ function refused(file: File, issues: readonly Issue[]): void {
   toast.error(file.name, { description: first.join(' ') });
 }
 
+/** Reading lists of colours brings a parser that few visits need. */
+const colourList = () => import('@/core/project/colour-list');
+
 /** Colour lists and captions, in and out. */
 export const listServices = {
   /** The colours of all categories as they are now. */
-  saveColours(format: 'json' | 'csv'): void {
+  async saveColours(format: 'json' | 'csv'): Promise<void> {
     const { project } = documentStore.getState();
     const { cube, overview } = sessionStore.getState();
     if (!project || !cube || !overview) return;
     const colours = cube.categories.map((category, c) => ({ category, colour: overview.colours[c] ?? '#888888' }));
+    const { writeColoursCsv, writeColoursJson } = await colourList();
     const text = format === 'json' ? writeColoursJson(colours) : writeColoursCsv(colours);
     const type = format === 'json' ? 'application/json' : 'text/csv';
     save(new Blob([text], { type }), fileNameOf(`${project.name} colours`, `.${format}`));
   },
   async loadColours(file: File): Promise<void> {
+    const { readColours } = await colourList();
     const outcome = readColours(await file.text());
     if (!outcome.ok) {
       return refused(file, outcome.issues);

@@ -1,5 +1,5 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { families } from '@/core/families/registry';
+import { knownFamilies } from '@/core/families/known';
 import { type Project, sourcesOf } from '@/core/project/project';
 import { readProject } from '@/core/project/read-project';
 import { type Outcome, refuse } from '@/core/table/issue';
@@ -48,7 +48,7 @@ export function readProjectFile(bytes: Uint8Array): Outcome<ProjectBundle> {
       'The project file is damaged: its project.json cannot be read. Use an older copy.',
     );
   }
-  const outcome = readProject(data, families);
+  const outcome = readProject(data, knownFamilies);
   if (!outcome.ok) return outcome;
   const assets = new Map<string, Uint8Array>();
   const { pictures, fonts } = outcome.value;

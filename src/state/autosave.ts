@@ -1,4 +1,4 @@
-import { families } from '@/core/families/registry';
+import { knownFamilies } from '@/core/families/known';
 import { assetIdsOf, type Project } from '@/core/project/project';
 import type { Issue } from '@/core/table/issue';
 import { documentStore } from './document';
@@ -242,7 +242,7 @@ export class Autosave {
 /** The project of a visit. What checks documents is heavy, and a first visit has none, so it comes when it is needed. */
 async function readKept({ project }: KeptSession) {
   const { readProject } = await import('@/core/project/read-project');
-  return readProject(project, families);
+  return readProject(project, knownFamilies);
 }
 
 function reasonOf(error: unknown): string {

@@ -1,4 +1,4 @@
-import { firstFamily } from '@/core/families/registry';
+import { firstKnown } from '@/core/families/known';
 import { freshProject, titleFromFileName } from '@/core/project/defaults';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
@@ -173,7 +173,7 @@ export class Studio {
       suffix: sample?.suffix ?? '',
       table: entry,
       fields,
-      family: firstFamily,
+      family: firstKnown,
       cube: outcome.ok ? outcome.value : null,
     });
     const { project: before } = documentStore.getState();

@@ -5,9 +5,8 @@ import { Search } from 'lucide-react';
 import { useState } from 'react';
 import type { WorkStep } from '@/state/session';
 import { type ControlId, findControls } from './controls';
-import { DressBench } from './dress/dress-bench';
 import { goToControl } from './go-to';
-import { GatherBench, OutputBench, PaceBench, ShapeBench } from './later';
+import { DressBench, GatherBench, OutputBench, PaceBench, ShapeBench } from './later';
 import { useSession } from './use-state';
 
 // A visit begins in Dress; the benches of the other steps come when they are looked at.

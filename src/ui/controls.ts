@@ -1,4 +1,4 @@
-import { families } from '@/core/families/registry';
+import { knownFamilies } from '@/core/families/known';
 import type { ControlSpec } from '@/core/project/control-spec';
 import { extraControls } from '@/core/project/controls/extra-controls';
 import { gapControl } from '@/core/project/controls/shape-controls';
@@ -110,7 +110,7 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'open-project', label: 'Open project file', step: 'output', words: 'load' },
 ];
 
-/** Controls that are drawn from their specifications: those that all families share, and those of each. */
+/** Controls that are drawn from their specifications: those that all knownFamilies share, and those of each. */
 const specs: readonly ControlSpec[] = [
   ...dressControls,
   gapControl,
@@ -121,7 +121,7 @@ const specs: readonly ControlSpec[] = [
   beatControl,
   ...outputControls,
   qualityControl,
-  ...families.flatMap((family) => family.controls),
+  ...knownFamilies.flatMap((family) => family.controls),
 ];
 
 /** Every control of the bench. One that is not listed here cannot be drawn, so the search finds them all. */

@@ -14,9 +14,11 @@ const load = {
   shapeBench: () => import('./shape/shape-bench').then((module) => module.ShapeBench),
   shapeCentre: () => import('./shape/shape-centre').then((module) => module.ShapeCentre),
   rankLook: loadRankLook,
+  dressBench: () => import('./dress/dress-bench').then((module) => module.DressBench),
   paceBench: () => import('./pace/pace-bench').then((module) => module.PaceBench),
   outputBench: () => import('./output/output-bench').then((module) => module.OutputBench),
   outputDesk: () => import('./output/output-desk').then((module) => module.OutputDesk),
+  textTool: () => import('./stage/text-tool').then((module) => module.TextTool),
   palette: () => import('./command-palette').then((module) => module.CommandPalette),
 };
 
@@ -24,9 +26,11 @@ export const GatherBench = dynamic(load.gatherBench, { ssr: false, loading: Comi
 export const GridEditor = dynamic(load.gridEditor, { ssr: false, loading: Coming });
 export const ShapeBench = dynamic(load.shapeBench, { ssr: false, loading: Coming });
 export const ShapeCentre = dynamic(load.shapeCentre, { ssr: false, loading: Coming });
+export const DressBench = dynamic(load.dressBench, { ssr: false, loading: Coming });
 export const PaceBench = dynamic(load.paceBench, { ssr: false, loading: Coming });
 export const OutputBench = dynamic(load.outputBench, { ssr: false, loading: Coming });
 export const OutputDesk = dynamic(load.outputDesk, { ssr: false, loading: Coming });
+export const TextTool = dynamic(load.textTool, { ssr: false });
 export const CommandPalette = dynamic(load.palette, { ssr: false });
 
 /**

@@ -92,7 +92,7 @@ export interface Services {
   saveLook(look: Look): Promise<void>;
   /** Reads a look's file and keeps it; null when it is none. */
   loadLook(file: File): Promise<Look | null>;
-  saveColours(format: 'json' | 'csv'): void;
+  saveColours(format: 'json' | 'csv'): Promise<void>;
   loadColours(file: File): Promise<void>;
   saveCaptions(format: CaptionFormat): void;
   loadCaptions(file: File): Promise<void>;

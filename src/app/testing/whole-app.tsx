@@ -145,8 +145,11 @@ export async function settled(): Promise<void> {
     if (reading) throw new Error('still reading');
     if (project && status !== 'failed' && workers.stage.project !== project) throw new Error('the film is behind');
   });
-  // What was told from outside of React is drawn.
+  // What was told from outside of React is drawn, and the open step has come.
   await act(async () => undefined);
+  await waitFor(() => {
+    if (document.querySelector('[data-coming]')) throw new Error('the step has not come yet');
+  });
 }
 
 /** What the stage shows, in words. */

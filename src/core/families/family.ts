@@ -4,17 +4,13 @@ import type { Frame } from '../chart/frame';
 import type { FilmMoment } from '../motion/moments';
 import type { FilmClock } from '../pace/film-clock';
 import type { Chart } from '../project/chart';
-import type { ControlSpec } from '../project/control-spec';
-import type { FamilyDocument, KnownFamily } from '../project/family-document';
+import type { KnownFamily } from '../project/family-document';
 import type { Stage } from '../project/film';
 import type { Picture as ProjectPicture } from '../project/film-parts';
 import type { SceneNode } from '../scene/scene';
 import type { MeasureText } from '../scene/text-fit';
 import type { Cube } from '../shaping/cube';
 import type { Memory } from './memory';
-
-/** What of the shared parts a family makes use of; the bench shows only controls that do something. */
-export type Use = 'value-axis' | 'pictures' | 'legend' | 'bars' | 'leader' | 'total' | 'moments' | 'places';
 
 /** What a family works out first: what happens when. Nothing of the look. */
 export interface CourseInput<Own = unknown> {
@@ -135,9 +131,7 @@ export interface FamilyNumbers<Own = unknown, C extends Course = Course> {
  *
  * All functions are pure; those of a moment take seconds from the start of the chart's piece, clamped to it.
  */
-export interface Family<Own = unknown, C extends Course = Course, Plan = unknown> extends KnownFamily {
-  readonly uses: ReadonlySet<Use>;
-  readonly document: FamilyDocument<Own>;
+export interface Family<Own = unknown, C extends Course = Course, Plan = unknown> extends KnownFamily<Own> {
   /** What happens when. Dear parts go through the memory. @throws RangeError if the cube has no period. */
   courseOf(input: CourseInput<Own>): C;
   /** The least and the greatest value of the film, for a legend of values. */
@@ -153,8 +147,6 @@ export interface Family<Own = unknown, C extends Course = Course, Plan = unknown
   mapOf(told: ToldChart<Own, C>): ChartMap;
   momentsOf(told: ToldChart<Own, C>): readonly ToldMoment[];
   readonly numbers: FamilyNumbers<Own, C>;
-  /** Its controls in Dress and Pace, in the order of the bench. */
-  readonly controls: readonly ControlSpec[];
 }
 
 /** A family as the registry holds it: whoever draws a chart knows nothing of what its family keeps. */

@@ -1,8 +1,5 @@
+import type { RankOrder } from './choices';
 import type { FilledTable } from './series';
-
-/** Which end of the order stands first. */
-export const rankOrders = ['largest', 'smallest', 'table'] as const;
-export type RankOrder = (typeof rankOrders)[number];
 
 /**
  * The `count`-th greatest number, or -Infinity where there are fewer. NaN does not count.

@@ -1,13 +1,9 @@
 import { positionAt } from '../pace/film-clock';
 import type { Cube } from '../shaping/cube';
-import type { RankOrder } from './contenders';
+import type { MomentKind, RankOrder } from './choices';
 import { findLeadChanges } from './lead-changes';
 import { momentOf, type Race, shownValue } from './race';
 import { rankAt } from './slots';
-
-/** What can happen in a race. */
-export const momentKinds = ['lead', 'entry', 'exit', 'record', 'climb', 'fall', 'reign'] as const;
-export type MomentKind = (typeof momentKinds)[number];
 
 /** Something that happens at one time of the film. */
 export interface FilmMoment {

@@ -1,10 +1,11 @@
 import type { FilmClock } from '../pace/film-clock';
 import type { Cube } from '../shaping/cube';
-import { findContenders, type RankOrder } from './contenders';
+import type { RankOrder, SwapMode } from './choices';
+import { findContenders } from './contenders';
 import type { Between } from './interpolation';
 import { findRankEvents, type RankEvents } from './rank-events';
 import { buildSeries, byPeriod, fillGaps, type GapRule, pickSeries, type SeriesSet, valueInStep } from './series';
-import { eventsAtPeriods, rankAt, type SlotTracks, type SwapMode, showings, slotAt, stepAt, trackSlots } from './slots';
+import { eventsAtPeriods, rankAt, type SlotTracks, showings, slotAt, stepAt, trackSlots } from './slots';
 
 /** What decides the values and places of a race, apart from the data and the clock. */
 export interface RaceSettings {

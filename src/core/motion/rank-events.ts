@@ -1,4 +1,5 @@
-import { nthGreatest, type RankOrder } from './contenders';
+import type { RankOrder } from './choices';
+import { nthGreatest } from './contenders';
 import { PairOrder } from './pair-order';
 import { presentInStep, type SeriesSet, valueInStep } from './series';
 
@@ -22,11 +23,25 @@ interface Part {
   readonly to: number;
 }
 
+/** A change of places between two: who goes up, who goes down, at which fraction. */
+interface Change {
+  readonly s: number;
+  readonly up: number;
+  readonly down: number;
+}
+
+/** A part of a step with those who can be on stage in it. */
+interface Stretch extends Part {
+  readonly contenders: readonly number[];
+}
+
 /** Below this many contenders every pair is looked at; above, the step is halved until few are left. */
-const FEW = 24;
-const MAX_HALVINGS = 10;
+const FEW = 20;
+const MAX_HALVINGS = 6;
 /** Both halves together must have less than this part of the pairs of the whole. */
-const WORTH_HALVING = 0.7;
+const WORTH_HALVING = 0.8;
+/** Where both halves keep more than this part of the contenders, shorter ones would too. */
+const STAYS_TOGETHER = 0.97;
 /** Contenders this close under the bar still count, so that rounding drops nobody; relative to the bar. */
 const MARGIN = 1e-9;
 
@@ -57,6 +72,10 @@ class RankSweep {
   private order: number[];
   private onStage = new Set<number>();
   private startRank: Int32Array | null = null;
+  /** Of the contenders of the stretch under way: the ends of their courses, and how many stand before each. */
+  private readonly low: Float64Array;
+  private readonly high: Float64Array;
+  private readonly ahead: Int32Array;
   private readonly series: number[] = [];
   private readonly span: number[] = [];
   private readonly fraction: number[] = [];
@@ -72,6 +91,9 @@ class RankSweep {
     this.tieOrder = Int32Array.from(this.order);
     this.pairs = new PairOrder(set, sign, this.tieOrder);
     this.current = new Int32Array(this.total).fill(places);
+    this.low = new Float64Array(this.total);
+    this.high = new Float64Array(this.total);
+    this.ahead = new Int32Array(this.total);
   }
 
   run(): RankEvents {
@@ -109,25 +131,34 @@ class RankSweep {
     for (let k = 0; k < this.total; k++) if (presentInStep(this.set, k, step)) present.push(k);
     const asWhole = this.set.between === 'step';
     const to = asWhole ? 0 : 1;
-    this.stretch(this.contendersOf(present, step, 0, to), step, { from: 0, to }, 0);
+    this.stretch(this.contendersOf(present, step, 0, to), step, { from: 0, to });
   }
 
-  /** Finds the changes on the fractions (from, to] of a step's travel among these series. */
-  private stretch(contenders: readonly number[], step: number, part: Part, depth: number): void {
+  /** Finds the changes of a step's travel among these series, in stretches that are each as cheap as can be. */
+  private stretch(contenders: readonly number[], step: number, part: Part): void {
+    for (const { from, to, contenders: few } of this.partsOf(contenders, step, part, 0))
+      this.comparePairs(few, step, from, to);
+  }
+
+  /**
+   * A stretch in as many parts as make the fewest pairs. A half seldom pays where the quarters would, so the halves are
+   * halved before they are judged; a crowd of equal values stays together however short the stretch.
+   */
+  private partsOf(contenders: readonly number[], step: number, part: Part, depth: number): Stretch[] {
     const { from, to } = part;
-    const few = Math.max(FEW, 3 * this.places);
+    const whole = [{ from, to, contenders }];
+    const few = Math.max(FEW, 2 * this.places);
+    if (contenders.length <= few || depth >= MAX_HALVINGS || to <= from) return whole;
     const middle = (from + to) / 2;
-    if (contenders.length > few && depth < MAX_HALVINGS && to > from) {
-      const early = this.contendersOf(contenders, step, from, middle);
-      const late = this.contendersOf(contenders, step, middle, to);
-      // Halving pays only while it leaves fewer pairs; a crowd of equal values stays together however short the stretch.
-      if (early.length ** 2 + late.length ** 2 < WORTH_HALVING * contenders.length ** 2) {
-        this.stretch(early, step, { from, to: middle }, depth + 1);
-        this.stretch(late, step, { from: middle, to }, depth + 1);
-        return;
-      }
-    }
-    this.comparePairs(contenders, step, from, to);
+    const early = this.contendersOf(contenders, step, from, middle);
+    const late = this.contendersOf(contenders, step, middle, to);
+    if (Math.min(early.length, late.length) > STAYS_TOGETHER * contenders.length) return whole;
+    const halves = [
+      ...this.partsOf(early, step, { from, to: middle }, depth + 1),
+      ...this.partsOf(late, step, { from: middle, to }, depth + 1),
+    ];
+    const pairs = halves.reduce((sum, each) => sum + each.contenders.length ** 2, 0);
+    return pairs < WORTH_HALVING * contenders.length ** 2 ? halves : whole;
   }
 
   private contendersOf(candidates: readonly number[], step: number, from: number, to: number): number[] {
@@ -144,54 +175,71 @@ class RankSweep {
   }
 
   private comparePairs(contenders: readonly number[], step: number, from: number, to: number): void {
-    const ahead = new Map(contenders.map((k) => [k, 0]));
-    const changes: { s: number; up: number; down: number }[] = [];
+    const { low, high, ahead } = this;
+    for (const k of contenders) {
+      const [start, end] = [valueInStep(this.set, k, step, from), valueInStep(this.set, k, step, to)];
+      const margin = Math.max(Math.abs(start), Math.abs(end)) * MARGIN;
+      low[k] = Math.min(start, end) - margin;
+      high[k] = Math.max(start, end) + margin;
+      ahead[k] = 0;
+    }
+    const changes: Change[] = [];
     for (let i = 0; i < contenders.length; i++) {
       const a = contenders[i] ?? 0;
       for (let j = i + 1; j < contenders.length; j++) {
         const b = contenders[j] ?? 0;
-        const flips = this.mayCross(a, b, step) ? this.pairs.changes(a, b, step) : [];
-        const before = flips.filter((s) => s <= from).length;
-        const aFirst = this.pairs.aheadAfterStart(a, b, step) === (before % 2 === 0);
-        let [up, down] = aFirst ? [b, a] : [a, b];
-        for (const s of flips.slice(before)) {
-          if (s > to) break;
-          changes.push({ s, up, down });
-          [up, down] = [down, up];
-        }
-        const behind = aFirst ? b : a;
-        ahead.set(behind, (ahead.get(behind) ?? 0) + 1);
+        const behind = this.apart(a, b) ?? this.compare(a, b, step, { from, to }, changes);
+        ahead[behind] = (ahead[behind] ?? 0) + 1;
       }
     }
-    const visible = new Map([...ahead].filter(([, rank]) => rank < this.places));
+    const visible = new Map<number, number>();
+    for (const k of contenders) if ((ahead[k] ?? 0) < this.places) visible.set(k, ahead[k] ?? 0);
     this.reconcile(visible, 2 * step + 1, from);
     changes.sort((x, y) => x.s - y.s);
-    this.walk(changes, ahead, 2 * step + 1);
+    this.walk(changes, 2 * step + 1);
   }
 
-  /** Courses that are apart over the whole step need no root finding: each stays between its end values. */
-  private mayCross(a: number, b: number, step: number): boolean {
-    if (this.set.between === 'step') return false;
-    const { values, periodCount } = this.set;
-    const a0 = values[a * periodCount + step] ?? 0;
-    const a1 = values[a * periodCount + step + 1] ?? 0;
-    const b0 = values[b * periodCount + step] ?? 0;
-    const b1 = values[b * periodCount + step + 1] ?? 0;
-    return Math.min(a0, a1) <= Math.max(b0, b1) && Math.min(b0, b1) <= Math.max(a0, a1);
+  /**
+   * Who stands behind, of two that are apart over a whole stretch; null where they may meet. A course stays between its
+   * end values, whatever lies between, so no root has to be found.
+   */
+  private apart(a: number, b: number): number | null {
+    const { low, high } = this;
+    if ((low[a] ?? 0) > (high[b] ?? 0)) return this.sign > 0 ? b : a;
+    if ((low[b] ?? 0) > (high[a] ?? 0)) return this.sign > 0 ? a : b;
+    return null;
+  }
+
+  /** Who stands behind at the start of a stretch; the changes of the two within it are added to the list. */
+  private compare(a: number, b: number, step: number, { from, to }: Part, changes: Change[]): number {
+    const flips = this.set.between === 'step' ? [] : this.pairs.changes(a, b, step);
+    let before = 0;
+    for (const s of flips) if (s <= from) before++;
+    const aFirst = this.pairs.aheadAfterStart(a, b, step) === (before % 2 === 0);
+    let [up, down] = aFirst ? [b, a] : [a, b];
+    for (let i = before; i < flips.length; i++) {
+      const s = flips[i] ?? 1;
+      if (s > to) break;
+      changes.push({ s, up, down });
+      [up, down] = [down, up];
+    }
+    return aFirst ? b : a;
   }
 
   /** Goes through the changes in order; those at one moment are taken together. */
-  private walk(changes: readonly { s: number; up: number; down: number }[], ahead: Map<number, number>, span: number) {
+  private walk(changes: readonly Change[], span: number) {
+    const { ahead } = this;
+    const touched = new Set<number>();
     for (let i = 0; i < changes.length; ) {
       const s = changes[i]?.s ?? 0;
-      const touched = new Set<number>();
+      touched.clear();
       for (; i < changes.length && changes[i]?.s === s; i++) {
-        const { up, down } = changes[i] as { up: number; down: number };
-        ahead.set(up, (ahead.get(up) ?? 0) - 1);
-        ahead.set(down, (ahead.get(down) ?? 0) + 1);
+        const { up, down } = changes[i] as Change;
+        ahead[up] = (ahead[up] ?? 0) - 1;
+        ahead[down] = (ahead[down] ?? 0) + 1;
         touched.add(up).add(down);
       }
-      for (const k of touched) this.moveTo(k, Math.min(this.places, ahead.get(k) ?? this.places), span, s);
+      for (const k of touched) this.moveTo(k, Math.min(this.places, ahead[k] ?? this.places), span, s);
     }
   }
 

@@ -1,10 +1,7 @@
 import { bisectRight } from 'd3-array';
 import { type FilmClock, positionAt, timeOf } from '../pace/film-clock';
+import type { SwapMode } from './choices';
 import type { RankEvents } from './rank-events';
-
-/** How bars change places: where their values cross, or spread over the whole step. */
-export const swapModes = ['at-crossing', 'over-period'] as const;
-export type SwapMode = (typeof swapModes)[number];
 
 /**
  * The place of every series as a function of time: its clipped rank at the start, and smooth changes of it.

@@ -1,6 +1,7 @@
 import type { ObjectSchema } from 'joi';
 import type { Cube } from '../shaping/cube';
 import type { Chart, PlayKind } from './chart';
+import type { ControlSpec } from './control-spec';
 
 /** What schemas are put together from: `schema/parts.ts`. */
 export type SchemaParts = typeof import('./schema/parts');
@@ -26,10 +27,19 @@ export interface FamilyDocument<Own = unknown> {
   from?(chart: Chart): Partial<Own>;
 }
 
-/** What reading and checking a document has to know of a family. The list of families is handed in, since families know the document. */
-export interface KnownFamily {
+/** What of the shared parts a family makes use of; the bench shows only controls that do something. */
+export type Use = 'value-axis' | 'pictures' | 'legend' | 'bars' | 'leader' | 'total' | 'moments' | 'places';
+
+/**
+ * What reading, checking and editing a document has to know of a family: all but how it is drawn. The list of families is
+ * handed in, since families know the document.
+ */
+export interface KnownFamily<Own = unknown> {
   readonly id: string;
   readonly name: string;
   readonly plays: readonly PlayKind[];
-  readonly document: FamilyDocument;
+  readonly uses: ReadonlySet<Use>;
+  readonly document: FamilyDocument<Own>;
+  /** Its controls in Dress and Pace, in the order of the bench. */
+  readonly controls: readonly ControlSpec[];
 }

@@ -61,6 +61,43 @@ describe('suggestions', () => {
     });
   });
 
+  it('join quarters with a letter between, and months that are words with a room', () => {
+    const split = (header: string, parts: readonly string[]) => {
+      const rows = [2001, 2002].flatMap((year) =>
+        parts.flatMap((part) => [`${year},${part},A,1`, `${year},${part},B,2`]),
+      );
+      return open(`${header},Name,V\n${rows.join('\n')}`).suggestions.find(({ step }) => step.kind === 'join-columns')
+        ?.step;
+    };
+    expect(split('Year,Quarter', ['1', '2'])).toMatchObject({ columns: ['Year', 'Quarter'], between: ' Q' });
+    expect(split('Year,Quarter', ['Q1', 'Q2'])).toMatchObject({ between: ' ' });
+    expect(split('Year,Month', ['3', '11'])).toMatchObject({ between: '-' });
+    expect(split('Year,Month', ['March', 'April'])).toMatchObject({ between: ' ' });
+    expect(split('Year,Bend', ['3', '11'])).toBeUndefined();
+  });
+
+  it('list the few rows that go against the order of time, each category for itself', () => {
+    const ups = Array.from({ length: 30 }, (_, i) => 2001 + i);
+    const disorder = (list: readonly number[]) =>
+      open(`Year,Name,V\n${list.map((year) => `${year},A,1\n${year},B,2`).join('\n')}`)
+        .prepared()
+        .outcome.issues.filter(({ code }) => code === 'out-of-order')
+        .map(({ row, raw }) => [row, raw]);
+    const swapped = [...ups.slice(0, 9), ups[10] ?? 0, ups[9] ?? 0, ...ups.slice(11)];
+    expect(disorder(ups)).toEqual([]);
+    expect(disorder([...ups].reverse())).toEqual([]);
+    expect(disorder(swapped)).toEqual([
+      [22, '2010'],
+      [23, '2010'],
+    ]);
+    expect(disorder([...swapped].reverse())).toEqual([
+      [42, '2011'],
+      [43, '2011'],
+    ]);
+    // Where a tenth and more go the other way there is no order to speak of.
+    expect(disorder([...ups, ...ups.slice(0, 4).reverse()])).toEqual([]);
+  });
+
   it('find names that stand once above their rows, and days over years', () => {
     const blocks = ['A', 'B'].flatMap((name) =>
       [2001, 2002, 2003].map((year, i) => `${i === 0 ? name : ''},${year},${i}`),
@@ -115,6 +152,15 @@ describe('findings', () => {
       `Year,Kilo,Gram\n${[3, 5, 4, 8, 9].map((v, i) => `${2001 + i},${v},${v * 1000}`).join('\n')}`,
     ],
   ])('find %s', (kind, text) => expect(findings(text)).toContain(kind));
+
+  it('tell mixed units from an outlier, and say how many of each', () => {
+    const { read, cube } = open(`Year,Name,V\n${series([10, 11, 12, 11, 13, 12, 11, 10, 12, 13, 11, 12000])}`);
+    expect(findSuspicious(read.table, cube()).map(({ kind }) => kind)).not.toContain('mixed-units');
+    const told = open('Year,Name,V\n2001,A,5%\n2002,A,6\n2003,A,7%');
+    const [mixed] = findSuspicious(told.read.table, told.cube());
+    expect(mixed?.message).toContain('“%” (2), no unit (1)');
+    expect(findings(`Year,Name,V\n${series([10, 11, 12000])}`)).not.toContain('mixed-units');
+  });
 
   it('are none in an even course', () => {
     expect(findings(`Year,Name,V\n${series([10, 11, 12, 14, 13, 15, 16])}`)).toEqual([]);

@@ -44,8 +44,8 @@ export function ColoursSection() {
       <Fold title="Colour list" holds={['colour-list']}>
         <Field control="colour-list" bare>
           <div className="flex flex-wrap gap-2">
-            <Button onClick={() => services.saveColours('json')}>Save JSON</Button>
-            <Button onClick={() => services.saveColours('csv')}>Save CSV</Button>
+            <Button onClick={() => void services.saveColours('json')}>Save JSON</Button>
+            <Button onClick={() => void services.saveColours('csv')}>Save CSV</Button>
             <FileButton
               label="File of colours"
               accept=".json,.csv,.txt"

@@ -15,7 +15,7 @@ import {
 import { ToggleGroup } from 'radix-ui';
 import { useState } from 'react';
 import type { FilmOverview } from '@/core/film/overview';
-import { type MomentKind, momentKinds } from '@/core/motion/moments';
+import { type MomentKind, momentKinds } from '@/core/motion/choices';
 import { putAt, valueAt } from '@/core/project/document-value';
 import { projectLimits } from '@/core/project/limits';
 import { currentChart, editChart } from '@/state/current';

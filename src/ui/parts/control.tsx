@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { families } from '@/core/families/registry';
+import { knownFamilies } from '@/core/families/known';
 import type { ControlSpec } from '@/core/project/control-spec';
 import { putAt, valueAt } from '@/core/project/document-value';
 import { editChart } from '@/state/current';
@@ -46,7 +46,7 @@ export function FamilyControls({
 }) {
   const id = useChart((chart) => chart.family);
   const specs =
-    families
+    knownFamilies
       .find((family) => family.id === id)
       ?.controls.filter((spec) => spec.step === step && spec.input.kind !== 'made') ?? [];
   const folds = [...new Set(specs.flatMap(({ fold }) => (fold ? [fold] : [])))];

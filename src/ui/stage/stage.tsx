@@ -8,13 +8,14 @@ import { playheadStore } from '@/state/playhead';
 import { sessionStore, setSession } from '@/state/session';
 import type { ControlId } from '../controls';
 import { goToColour, goToControl } from '../go-to';
+import { TextTool } from '../later';
 import { cx } from '../parts/class-names';
 import { useServices } from '../services';
 import { useProject, useSession } from '../use-state';
 import { BoxTool } from './box-tool';
 import { ExtraTool } from './extra-tool';
 import { Guides } from './guides';
-import { type TextEdit, TextTool } from './text-tool';
+import type { TextEdit } from './text-tool';
 import { ValueTip } from './value-tip';
 
 /** Where a click on a part of the picture leads. */
@@ -82,7 +83,7 @@ export function Stage({ small }: StageProps) {
             <Guides />
             <ExtraTool scale={scale} />
             <BoxTool scale={scale} />
-            <TextTool scale={scale} editing={editing} onDone={() => setEditing(null)} />
+            {editing && <TextTool scale={scale} editing={editing} onDone={() => setEditing(null)} />}
             <ValueTip at={tip} />
           </>
         )}

@@ -19,9 +19,8 @@ export function TextTool({
   scale,
   editing,
   onDone,
-}: OverlayProps & { readonly editing: TextEdit | null; readonly onDone: () => void }) {
+}: OverlayProps & { readonly editing: TextEdit; readonly onDone: () => void }) {
   const background = useProject((project) => project.film.stage.background.colour, '#FFFCF5');
-  if (!editing) return null;
   const { part, rect } = editing;
   const { project } = documentStore.getState();
   if (!project) return null;

@@ -1,6 +1,11 @@
-import { type RankOrder, rankOrders } from '../../motion/contenders';
-import { type MomentKind, momentKinds } from '../../motion/moments';
-import { type SwapMode, swapModes } from '../../motion/slots';
+import {
+  type MomentKind,
+  momentKinds,
+  type RankOrder,
+  rankOrders,
+  type SwapMode,
+  swapModes,
+} from '../../motion/choices';
 import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
 import type { DomainRule } from '../../scale/domain-rule';

@@ -3,9 +3,9 @@ import { defineFamily } from '../family';
 import { extremesOf } from '../shared/domain';
 import type { BarAt } from './bars-at';
 import type { RankedBarsPlan } from './bars-plan';
-import { rankedBarsControls } from './controls';
 import { type RaceCourse, raceCourse, type ToldRace } from './course';
-import { type RankedBarsOwn, rankedBarsDocument } from './document';
+import type { RankedBarsOwn } from './document';
+import { rankedBarsKnown } from './known';
 import { raceMap } from './map';
 import { raceMoments } from './moments';
 import { raceNumbers } from './numbers';
@@ -42,11 +42,7 @@ function pictureAt(plan: RankedBarsPlan, timeSec: number): ChartPicture {
 
 /** A race of ranked bars, lying or standing. */
 export const rankedBars = defineFamily<RankedBarsOwn, RaceCourse, RankedBarsPlan>({
-  id: 'ranked-bars',
-  name: 'Ranked bars',
-  plays: ['through-time'],
-  uses: new Set(['value-axis', 'pictures', 'legend', 'bars', 'places', 'leader', 'total', 'moments']),
-  document: rankedBarsDocument,
+  ...rankedBarsKnown,
   courseOf: raceCourse,
   valueEnds: ({ course }: ToldRace) => extremesOf(prepareDomain(course.race, { kind: 'fixed' })),
   planOf: (input: PlanInput<RankedBarsOwn, RaceCourse>) => planRankedBars(input),
@@ -57,5 +53,4 @@ export const rankedBars = defineFamily<RankedBarsOwn, RaceCourse, RankedBarsPlan
   mapOf: raceMap,
   momentsOf: raceMoments,
   numbers: raceNumbers,
-  controls: rankedBarsControls,
 });

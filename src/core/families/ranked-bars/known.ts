@@ -1,0 +1,13 @@
+import type { KnownFamily } from '../../project/family-document';
+import { rankedBarsControls } from './controls';
+import { type RankedBarsOwn, rankedBarsDocument } from './document';
+
+/** A race of ranked bars, as the editor knows it. */
+export const rankedBarsKnown: KnownFamily<RankedBarsOwn> = {
+  id: 'ranked-bars',
+  name: 'Ranked bars',
+  plays: ['through-time'],
+  uses: new Set(['value-axis', 'pictures', 'legend', 'bars', 'places', 'leader', 'total', 'moments']),
+  document: rankedBarsDocument,
+  controls: rankedBarsControls,
+};

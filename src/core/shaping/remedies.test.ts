@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import type { Issue } from '../table/issue';
+import { noFields } from './fields';
+import { remedyFor } from './remedies';
+
+const issue = (code: Issue['code'], more: Partial<Issue> = {}): Issue => ({
+  code,
+  severity: 'note',
+  message: 'Something is the matter.',
+  ...more,
+});
+const fields = { ...noFields, period: 'Year' };
+
+describe('the remedy for an issue', () => {
+  it.each([
+    [issue('unreadable-number', { column: 'V', raw: 'wet' }), 'Read “wet” as missing', 'recode', 'V'],
+    [issue('error-cell', { column: 'V', raw: '#REF!' }), 'Read “#REF!” as missing', 'recode', 'V'],
+    [
+      issue('unreadable-period', { column: 'Year', raw: 'later' }),
+      'Leave out rows with “later”',
+      'filter-rows',
+      'Year',
+    ],
+    [issue('unreadable-period', { column: 'Year', raw: '' }), 'Leave out rows without a period', 'filter-rows', 'Year'],
+    [issue('blank-category', { column: 'Name' }), 'Leave out rows without a name', 'filter-rows', 'Name'],
+    [issue('out-of-order', { column: 'Year', raw: '2001' }), 'Sort by period', 'sort-rows', 'Year'],
+  ] as const)('%# is a step on its column, in words', (given, label, kind, column) => {
+    expect(remedyFor(given, fields)).toMatchObject({ label, step: { kind, column } });
+  });
+
+  it('says what the step does to the cell', () => {
+    const recode = remedyFor(issue('unreadable-number', { column: 'V', raw: 'wet' }), fields);
+    expect(recode?.step).toEqual({ kind: 'recode', column: 'V', pairs: [{ from: 'wet', to: '' }] });
+    const filter = remedyFor(issue('unreadable-period', { column: 'Year', raw: 'later' }), fields);
+    expect(filter?.step).toEqual({ kind: 'filter-rows', column: 'Year', test: 'is-not', values: ['later'] });
+    const blank = remedyFor(issue('blank-category', { column: 'Name' }), fields);
+    expect(blank?.step).toEqual({ kind: 'filter-rows', column: 'Name', test: 'is-not', values: [''] });
+  });
+
+  it('adds repeated rows up, and takes columns out', () => {
+    expect(remedyFor(issue('repeated-row'), fields)?.step).toEqual({ kind: 'combine', how: 'sum' });
+    expect(remedyFor(issue('column-left-out', { column: 'Notes' }), fields)?.step).toEqual({
+      kind: 'remove-columns',
+      columns: ['Notes'],
+    });
+  });
+
+  it('is none where only the person can know, or the issue does not say where', () => {
+    const cut = 'x'.repeat(120);
+    for (const given of [
+      issue('unreadable-number', { raw: 'wet' }),
+      issue('unreadable-number', { column: 'V' }),
+      issue('unreadable-number', { column: 'V', raw: cut }),
+      issue('unreadable-period', { column: 'Year' }),
+      issue('blank-category'),
+      issue('column-left-out'),
+      issue('no-values'),
+    ])
+      expect(remedyFor(given, fields)).toBeNull();
+    expect(remedyFor(issue('out-of-order'), noFields)).toBeNull();
+    expect(remedyFor(issue('unreadable-number', { column: 'V', raw: cut.slice(1) }), fields)).not.toBeNull();
+  });
+
+  it('never breaks a label with a long text', () => {
+    const label = remedyFor(
+      issue('unreadable-number', { column: 'V', raw: 'a long text that goes on and on' }),
+      fields,
+    )?.label;
+    expect(label?.length).toBeLessThan('Read “” as missing'.length + 26);
+  });
+});
