@@ -7,14 +7,16 @@ import type { FilledTable } from './series';
  */
 export function nthGreatest(numbers: ArrayLike<number>, count: number): number {
   const top: number[] = [];
+  // What a number has to exceed to be among the greatest so far; NaN exceeds nothing.
+  let bar = Number.NEGATIVE_INFINITY;
   for (let i = 0; i < numbers.length; i++) {
-    const value = numbers[i] ?? Number.NaN;
-    if (Number.isNaN(value)) continue;
-    if (top.length === count && value <= (top[0] ?? 0)) continue;
+    const value = numbers[i] as number;
+    if (!(value > bar)) continue;
     let place = 0;
-    while (place < top.length && (top[place] ?? 0) < value) place++;
+    while (place < top.length && (top[place] as number) < value) place++;
     top.splice(place, 0, value);
     if (top.length > count) top.shift();
+    if (top.length === count) bar = top[0] as number;
   }
   return top.length < count ? Number.NEGATIVE_INFINITY : (top[0] ?? Number.NEGATIVE_INFINITY);
 }
@@ -35,19 +37,22 @@ export function findContenders(table: FilledTable, places: number, order: RankOr
   let now = new Float64Array(total);
   const worse = new Float64Array(total);
   const keep = new Uint8Array(total);
-  /** Keeps all whose better end reaches the bar; who is absent at one of them has none. */
-  const markReaching = (bar: number, from: Float64Array, to: Float64Array) => {
-    for (let c = 0; c < total; c++) if (Math.max(from[c] ?? Number.NaN, to[c] ?? Number.NaN) >= bar) keep[c] = 1;
-  };
   for (let p = 0, at = 0; p < periodCount; p++) {
     [before, now] = [now, before];
     for (let c = 0; c < total; c++, at++) {
-      const value = (values[at] ?? Number.NaN) * sign;
+      const value = (values[at] as number) * sign;
+      const last = before[c] as number;
       now[c] = value;
-      worse[c] = Math.min(before[c] ?? Number.NaN, value);
+      // Comparing instead of Math.min, which is dear here; who is absent at one end is so in the step: NaN.
+      worse[c] = last <= value ? last : value <= last ? value : Number.NaN;
     }
-    markReaching(nthGreatest(now, places), now, now);
-    if (p > 0) markReaching(nthGreatest(worse, places), before, now);
+    const bar = nthGreatest(now, places);
+    const stepBar = p > 0 ? nthGreatest(worse, places) : Number.NaN;
+    for (let c = 0; c < total; c++) {
+      const [last, value] = [before[c] as number, now[c] as number];
+      // Present at both ends, the better of which reaches the bar; or among the first where the film dwells.
+      if (value >= bar || (value >= stepBar && last <= value) || (last >= stepBar && value <= last)) keep[c] = 1;
+    }
   }
   return Int32Array.from(keep.keys()).filter((c) => keep[c] === 1);
 }
