@@ -1,13 +1,7 @@
-import {
-  type MomentKind,
-  momentKinds,
-  type RankOrder,
-  rankOrders,
-  type SwapMode,
-  swapModes,
-} from '../../motion/choices';
+import { momentKinds, type RankOrder, rankOrders, type SwapMode, swapModes } from '../../motion/choices';
 import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
+import { type MomentWords, usualMomentWords } from '../../project/moment-words';
 import type { DomainRule } from '../../scale/domain-rule';
 
 /** What only a race of ranked bars knows. */
@@ -18,7 +12,7 @@ export interface RankedBarsOwn {
   readonly swapMode: SwapMode;
   readonly domain: DomainRule;
   /** How moments are told in captions; these may hold tokens. */
-  readonly momentWords: Readonly<Record<MomentKind, string>>;
+  readonly momentWords: MomentWords;
 }
 
 /** A race of ranked bars. */
@@ -29,17 +23,6 @@ export const placesRange = [1, 50] as const;
 
 /** Places for a first race: all categories up to so many. */
 const FIRST_PLACES = 10;
-
-/** How moments are told before the person says otherwise. */
-const momentWords: Readonly<Record<MomentKind, string>> = {
-  lead: '{name} takes the lead',
-  entry: '{name} comes on stage',
-  exit: '{name} leaves the stage',
-  record: 'A record: {name} reaches {value}',
-  climb: '{name} climbs {places} places',
-  fall: '{name} falls {places} places',
-  reign: '{name} leads for {length}',
-};
 
 export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
   version: 1,
@@ -66,6 +49,6 @@ export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
     order: 'largest',
     swapMode: 'at-crossing',
     domain: { kind: 'following' },
-    momentWords,
+    momentWords: usualMomentWords,
   }),
 };

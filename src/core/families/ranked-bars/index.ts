@@ -1,19 +1,19 @@
 import type { ChartPicture, Mark, PlanInput } from '../family';
 import { defineFamily } from '../family';
 import { extremesOf } from '../shared/domain';
+import { standingsMap } from '../shared/standings/map';
+import { standingsMoments } from '../shared/standings/moments';
+import { standingsReadout } from '../shared/standings/readout';
+import { standingsToken } from '../shared/standings/tokens';
 import type { BarAt } from './bars-at';
 import type { RankedBarsPlan } from './bars-plan';
 import { type RaceCourse, raceCourse, type ToldRace } from './course';
 import type { RankedBarsOwn } from './document';
 import { rankedBarsKnown } from './known';
-import { raceMap } from './map';
-import { raceMoments } from './moments';
 import { raceNumbers } from './numbers';
 import { planRankedBars } from './plan';
 import { prepareDomain } from './race-domain';
 import { rankedBarsNodes } from './ranked-bars-scene';
-import { raceReadout } from './readout';
-import { raceToken } from './tokens';
 
 /** The ends of bars, for notes that travel with them, and the bars themselves. */
 function marksOf(plan: RankedBarsPlan, bars: readonly BarAt[]): ReadonlyMap<number, Mark> {
@@ -48,9 +48,9 @@ export const rankedBars = defineFamily<RankedBarsOwn, RaceCourse, RankedBarsPlan
   planOf: (input: PlanInput<RankedBarsOwn, RaceCourse>) => planRankedBars(input),
   pictureAt,
   imageIds: ({ pictures }) => pictures.flatMap((ref) => (ref ? [ref.imageId] : [])),
-  readoutAt: raceReadout,
-  tokenAt: raceToken,
-  mapOf: raceMap,
-  momentsOf: raceMoments,
+  readoutAt: standingsReadout,
+  tokenAt: standingsToken,
+  mapOf: standingsMap,
+  momentsOf: (told) => standingsMoments(told, told.chart.own.order),
   numbers: raceNumbers,
 });

@@ -1,15 +1,15 @@
-import { spanWords } from '../../chart/words';
-import { spacingAt } from '../../motion/moments';
-import { type Place, placesAt } from '../../motion/race';
-import { stepAt } from '../../motion/slots';
-import { totalAt } from '../../motion/totals';
-import { plainLine } from '../../scene/text-fit';
-import type { RaceCourse, ToldRace } from './course';
+import { spanWords } from '../../../chart/words';
+import { spacingAt } from '../../../motion/moments';
+import { type Place, placesAt } from '../../../motion/race';
+import { stepAt } from '../../../motion/slots';
+import { totalAt } from '../../../motion/totals';
+import { plainLine } from '../../../scene/text-fit';
+import type { StandingsCourse, ToldStandings } from './course';
 
 /** The places that were asked for last: several tokens of one picture ask for the same moment. */
-const lastPlaces = new WeakMap<RaceCourse, { readonly timeSec: number; readonly places: readonly Place[] }>();
+const lastPlaces = new WeakMap<StandingsCourse, { readonly timeSec: number; readonly places: readonly Place[] }>();
 
-function placesOnce(course: RaceCourse, timeSec: number): readonly Place[] {
+function placesOnce(course: StandingsCourse, timeSec: number): readonly Place[] {
   const last = lastPlaces.get(course);
   if (last?.timeSec === timeSec) return last.places;
   const places = placesAt(course.race, timeSec);
@@ -18,7 +18,7 @@ function placesOnce(course: RaceCourse, timeSec: number): readonly Place[] {
 }
 
 /** The words of one token at a moment; null for what is no token. Cost: O(n log P). */
-export function raceToken(told: ToldRace, token: string, timeSec: number): string | null {
+export function standingsToken(told: ToldStandings, token: string, timeSec: number): string | null {
   const { course, cube, formatValue, periodLabels } = told;
   const { step, s } = stepAt(course.clock, timeSec);
   if (token === 'period') return periodLabels[s >= 1 ? step + 1 : step] ?? '';
@@ -33,7 +33,7 @@ export function raceToken(told: ToldRace, token: string, timeSec: number): strin
     : plainLine((cube.categories[place.category] ?? '').slice(0, 120));
 }
 
-function reignAt({ course, cube }: ToldRace, timeSec: number): string {
+function reignAt({ course, cube }: ToldStandings, timeSec: number): string {
   let since = 0;
   for (const sec of course.leadSec) if (sec <= timeSec) since = sec;
   return spanWords(cube.kind, spacingAt(course.race, cube, timeSec) - spacingAt(course.race, cube, since));

@@ -1,15 +1,16 @@
-import { fillTokens, spanWords } from '../../chart/words';
-import { type FilmMoment, findMoments } from '../../motion/moments';
-import { plainLine } from '../../scene/text-fit';
-import type { ToldMoment } from '../family';
-import type { ToldRace } from './course';
+import { fillTokens, spanWords } from '../../../chart/words';
+import type { RankOrder } from '../../../motion/choices';
+import { type FilmMoment, findMoments } from '../../../motion/moments';
+import { plainLine } from '../../../scene/text-fit';
+import type { ToldMoment } from '../../family';
+import type { ToldStandings } from './course';
 
 /** More moments than this nobody reads; the greatest are kept. */
 const MAX_MOMENTS = 400;
 
 /** The moments of a race in the words of its chart. Entries and exits give way where there are too many. */
-export function raceMoments(told: ToldRace): ToldMoment[] {
-  const all = findMoments(told.course.race, told.cube, told.chart.own.order);
+export function standingsMoments(told: ToldStandings, order: RankOrder): ToldMoment[] {
+  const all = findMoments(told.course.race, told.cube, order);
   const weighty = all.filter(({ kind }) => kind !== 'entry' && kind !== 'exit');
   const kept = all.length <= MAX_MOMENTS ? all : weighty.slice(0, MAX_MOMENTS);
   return kept.map((moment, i) => ({
@@ -23,7 +24,7 @@ export function raceMoments(told: ToldRace): ToldMoment[] {
 export function momentWords(
   moment: FilmMoment,
   template: string,
-  { cube, periodLabels, formatValue }: Pick<ToldRace, 'cube' | 'periodLabels' | 'formatValue'>,
+  { cube, periodLabels, formatValue }: Pick<ToldStandings, 'cube' | 'periodLabels' | 'formatValue'>,
 ): string {
   const name = (category: number) => plainLine((cube.categories[category] ?? '').slice(0, 120));
   const words: Readonly<Record<string, string>> = {

@@ -1,13 +1,13 @@
-import { findLeadChanges } from '../../motion/lead-changes';
-import { slotAt } from '../../motion/slots';
-import type { ChartMap } from '../family';
-import type { ToldRace } from './course';
+import { findLeadChanges } from '../../../motion/lead-changes';
+import { slotAt } from '../../../motion/slots';
+import type { ChartMap } from '../../family';
+import type { ToldStandings } from './course';
 
 const MAX_LINES = 300;
 const MAX_SAMPLES = 1200;
 
 /** The places of the categories over the whole film, who is longest on stage first. */
-export function raceMap({ course }: ToldRace): ChartMap {
+export function standingsMap({ course }: ToldStandings): ChartMap {
   const { clock, race } = course;
   const shownSec = race.showing.map((stretches) => stretches.reduce((sum, [from, to]) => sum + to - from, 0));
   const order = Array.from(race.series.categories, (_, k) => k)

@@ -1,12 +1,15 @@
-import { placesAt } from '../../motion/race';
-import { rankAt, stepAt } from '../../motion/slots';
-import { positionAt } from '../../pace/film-clock';
-import { plainLine } from '../../scene/text-fit';
-import type { ChartReadout, ReadoutRow } from '../family';
-import type { ToldRace } from './course';
+import { placesAt } from '../../../motion/race';
+import { rankAt, stepAt } from '../../../motion/slots';
+import { positionAt } from '../../../pace/film-clock';
+import { plainLine } from '../../../scene/text-fit';
+import type { ChartReadout, ReadoutRow } from '../../family';
+import type { ToldStandings } from './course';
 
 /** The ranking at a moment; only who is on stage. */
-export function raceReadout({ course, cube, formatValue, periodLabels }: ToldRace, timeSec: number): ChartReadout {
+export function standingsReadout(
+  { course, cube, formatValue, periodLabels }: ToldStandings,
+  timeSec: number,
+): ChartReadout {
   const { clock, race } = course;
   const { position } = positionAt(clock, timeSec);
   const { step, s } = stepAt(clock, timeSec);
