@@ -23,6 +23,20 @@ export interface BarStyle {
   readonly longNames: 'cut' | 'wrap' | 'shrink';
 }
 
+/** Which points of a line are drawn. */
+export const shownPoints = ['none', 'ends', 'all'] as const;
+
+/** How lines and the areas under them look. */
+export interface LineStyle {
+  /** In hundredths of the stage's shorter side. */
+  readonly width: number;
+  readonly points: (typeof shownPoints)[number];
+  /** Times the line's width. */
+  readonly pointSize: number;
+  /** How strongly the area under a line is filled, in [0, 1]. */
+  readonly fill: number;
+}
+
 /** What decides a bar's colour. */
 export interface ColourRule {
   readonly by: 'category' | 'group' | 'value' | 'one';
@@ -65,7 +79,7 @@ export interface LegendStyle {
 
 /**
  * Everything about a chart's look that says nothing of its data, so that it can be saved and given to another chart.
- * Only `bars` belongs to charts that have bars; the rest to every family.
+ * Only `bars` and `lines` belong to charts that have such marks; the rest to every family.
  */
 export interface Dress {
   readonly texts: Readonly<Record<TextPart, TextStyle>>;
@@ -74,6 +88,7 @@ export interface Dress {
   /** Digits of the period stamp roll over instead of changing at once. */
   readonly rollingStamp: boolean;
   readonly bars: BarStyle;
+  readonly lines: LineStyle;
   readonly colour: ColourRule;
   readonly pictures: PictureStyle;
   readonly axis: AxisStyle;
@@ -131,6 +146,7 @@ export const defaultDress: Dress = {
     ranks: true,
     longNames: 'cut',
   },
+  lines: { width: 0.65, points: 'ends', pointSize: 2.4, fill: 0 },
   colour: { by: 'category', palette: 'harbour', ramp: ['#9CCFC4', '#0B6B5D'], one: '#8C97A0', highlight: '#C8401B' },
   pictures: { shown: false, at: 'beside', shape: 'round', size: 0.9, flags: true, monograms: true },
   axis: { ticks: true, side: 'start', gridWidth: 0.15, gridColour: null, parts: null, zeroLine: true },

@@ -96,6 +96,6 @@ describe('looks', () => {
     expect(readLook(JSON.stringify(bad)).issues[0]?.raw).toBe('dress.bars.thickness');
     expect(readLook('{').issues[0]?.code).toBe('broken-json');
     expect(readLook('{}').issues[0]?.code).toBe('not-a-look');
-    expect(readLook(JSON.stringify({ ...bad, version: 2 })).issues[0]?.code).toBe('newer-version');
+    expect(readLook(JSON.stringify({ ...bad, version: 3 })).issues[0]?.code).toBe('newer-version');
   });
 });

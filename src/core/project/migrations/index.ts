@@ -1,7 +1,8 @@
 import { from1 } from './1';
 import { from2 } from './2';
 import { from3 } from './3';
+import { from4 } from './4';
 import type { Migration } from './migration';
 
 /** `migrations[n]` reads version `n` of a project. */
-export const migrations: Readonly<Record<number, Migration>> = { 1: from1, 2: from2, 3: from3 };
+export const migrations: Readonly<Record<number, Migration>> = { 1: from1, 2: from2, 3: from3, 4: from4 };

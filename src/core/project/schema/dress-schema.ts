@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { shownPoints } from '../dress';
 import { projectLimits } from '../limits';
 import { corners, counterParts, labelParts, textParts } from '../text-style';
 import { colour, colourOrNull, family, flag, number, oneOf, record, share, whole } from './parts';
@@ -30,6 +31,13 @@ const bars = Joi.object({
   longNames: oneOf(['cut', 'wrap', 'shrink'], 'What happens to a name that is too long for its room'),
 }).required();
 
+const lines = Joi.object({
+  width: number([0.05, 4], '% of the shorter side', 'Width of lines'),
+  points: oneOf(shownPoints, 'Which points of a line are drawn'),
+  pointSize: number([1, 6], 'times', 'Width of points, in widths of the line'),
+  fill: share('How strongly the area under a line is filled'),
+}).required();
+
 /** A dress, as it stands in projects and in files of looks. */
 export const dressSchema = Joi.object({
   texts: record(textParts, (part) => textStyle(`the ${part}`, projectLimits.textSize, '% of the shorter side')),
@@ -42,6 +50,7 @@ export const dressSchema = Joi.object({
   ),
   rollingStamp: flag('Digits of the period stamp roll over instead of changing at once'),
   bars,
+  lines,
   colour: Joi.object({
     by: oneOf(['category', 'group', 'value', 'one'], 'What decides a colour'),
     palette: Joi.string().required().description('The palette that categories or groups take their colours from'),

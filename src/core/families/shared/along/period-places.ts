@@ -1,0 +1,81 @@
+import { type FilmClock, positionAt } from '../../../pace/film-clock';
+import type { Cube } from '../../../shaping/cube';
+
+/** How periods stand along a chart: as far apart as they are in the calendar, or evenly. */
+export const spacings = ['calendar', 'even'] as const;
+export type Spacing = (typeof spacings)[number];
+
+/** How much of the time is in view: all of it, what has passed, or the last so many periods. */
+export const windowKinds = ['all', 'growing', 'sliding'] as const;
+export type WindowKind = (typeof windowKinds)[number];
+
+/** What of the periods is in view. */
+export interface WindowRule {
+  readonly spacing: Spacing;
+  readonly window: WindowKind;
+  /** Periods in view while the window slides. */
+  readonly windowPeriods: number;
+}
+
+/** A growing window begins with this part of the whole, so that the first step is no leap. */
+const FIRST_SHARE = 0.12;
+
+/** Periods along a chart. */
+export interface PeriodPlaces {
+  readonly clock: FilmClock;
+  /** Where each period stands, ascending from 0. */
+  readonly places: Float64Array;
+  readonly rule: WindowRule;
+}
+
+/** Where the playhead stands among the periods, and what is in view. */
+export interface AlongMoment {
+  readonly step: number;
+  /** Fraction of the step, in [0, 1]. */
+  readonly s: number;
+  /** The playhead, in the units of `places`. */
+  readonly head: number;
+  /** Ends of the window, in the units of `places`; `from < to`. */
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Gives each period its place. */
+export function placePeriods(cube: Cube, clock: FilmClock, rule: WindowRule): PeriodPlaces {
+  const first = cube.periods[0]?.spacing ?? 0;
+  const places = Float64Array.from(cube.periods, ({ spacing }, p) => (rule.spacing === 'even' ? p : spacing - first));
+  return { clock, places, rule };
+}
+
+/** The place of a fraction of a step. */
+export function placeInStep({ places }: PeriodPlaces, step: number, s: number): number {
+  const from = places[step] ?? 0;
+  return from + ((places[step + 1] ?? from) - from) * s;
+}
+
+/** Playhead and window at a time. Continuous in time, whatever the window. */
+export function alongAt(periods: PeriodPlaces, timeSec: number): AlongMoment {
+  const { clock, places, rule } = periods;
+  const { position } = positionAt(clock, timeSec);
+  const step = Math.min(Math.max(0, places.length - 2), Math.floor(position));
+  const s = places.length < 2 ? 0 : position - step;
+  const head = placeInStep(periods, step, s);
+  const last = places.at(-1) ?? 0;
+  // A single period has the window of one step, and stands in its middle.
+  if (last <= 0) return { step, s, head, from: -0.5, to: 0.5 };
+  if (rule.window === 'growing') return { step, s, head, from: 0, to: Math.max(head, last * FIRST_SHARE) };
+  if (rule.window === 'all') return { step, s, head, from: 0, to: last };
+  const span = Math.min(last, (last / (places.length - 1)) * Math.max(1, rule.windowPeriods));
+  const to = Math.max(span, head);
+  return { step, s, head, from: to - span, to };
+}
+
+/** The least number of units that are ever in view, and the greatest. */
+export function windowSpans({ places, rule }: PeriodPlaces): readonly [number, number] {
+  const last = places.at(-1) ?? 0;
+  if (last <= 0) return [1, 1];
+  if (rule.window === 'growing') return [last * FIRST_SHARE, last];
+  if (rule.window === 'all') return [last, last];
+  const span = Math.min(last, (last / (places.length - 1)) * Math.max(1, rule.windowPeriods));
+  return [span, span];
+}
