@@ -191,6 +191,7 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
       // Some settings show only together with others: outlines with a width, ranks where there are many.
       putAt(ready, 'dress.bars.outline', 0.4);
       putAt(ready, 'dress.bars.longNames', 'cut');
+      if (valueAt(ready, 'own.windowPeriods') !== undefined) putAt(ready, 'own.windowPeriods', 4);
       const long = {
         ...lively,
         categories: lively.categories.map((name) => `${name} with a name that is far too long`),

@@ -1,8 +1,9 @@
 import type { Family } from './family';
+import { lines } from './lines';
 import { rankedBars } from './ranked-bars';
 
 /** Every family of charts. A new one is a folder beside this file and a word in this list. */
-export const families: readonly Family[] = [rankedBars];
+export const families: readonly Family[] = [rankedBars, lines];
 
 /** The family that a new project starts with. */
 export const firstFamily: Family = rankedBars;

@@ -1,14 +1,13 @@
 import { picturesOf } from '../../chart/pictures';
 import { placesAt, type Race } from '../../motion/race';
 import type { Build } from '../../pace/pace';
-import { tickFormat } from '../../scale/number-format';
-import { remembered } from '../../scale/remembered';
 import type { PlanInput } from '../family';
 import { turnsOf } from '../shared/build';
+import { tickFormats } from '../shared/tick-formats';
 import { fixedParts, prepareAxis } from '../shared/value-axis';
 import type { RankedBarsPlan } from './bars-plan';
 import type { RaceCourse } from './course';
-import type { RankedBarsChart, RankedBarsOwn } from './document';
+import type { RankedBarsOwn } from './document';
 import type { Room } from './label-room';
 import { layoutLying } from './layout-lying';
 import { layoutStanding } from './layout-standing';
@@ -21,7 +20,7 @@ export function planRankedBars(input: PlanInput<RankedBarsOwn, RaceCourse>): Ran
   const { direction } = chart.dress.bars;
   const { labels } = chart.dress;
   const domain = prepareDomain(race, chart.own.domain);
-  const formatTick = tickFormats(chart);
+  const formatTick = tickFormats(chart.numbers);
   const axis = prepareAxis({ chart, frame, direction, course: domain, formatValue, formatTick, measure });
   const places = Math.max(1, Math.min(chart.own.places, Math.max(cube.categories.length, 1)));
   const series = Array.from(race.series.categories);
@@ -68,14 +67,4 @@ function turnsOfRace(
     marks.map(({ category }) => ({ category, name: categories[category] ?? '' })),
   );
   return new Map(marks.map(({ series: k }, i) => [k, list[i] ?? 0]));
-}
-
-/** Formats of tick labels by their decimals, made once each: the same few round numbers are written frame after frame. */
-function tickFormats(chart: RankedBarsChart): (decimals: number) => (value: number) => string {
-  const formats = new Map<number, (value: number) => string>();
-  return (decimals) => {
-    const format = formats.get(decimals) ?? remembered(tickFormat(chart.numbers, decimals));
-    formats.set(decimals, format);
-    return format;
-  };
 }

@@ -32,7 +32,7 @@ const extremes = new WeakMap<DomainCourse, [number, number]>();
 export function extremesOf(course: DomainCourse): [number, number] {
   const known = extremes.get(course);
   if (known) return known;
-  let [min, max] = [0, 0];
+  let [min, max] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
   for (const value of course.low) if (value < min) min = value;
   for (const value of course.high) if (value > max) max = value;
   const found: [number, number] = max > min ? [min, max] : [0, 1];

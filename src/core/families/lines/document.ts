@@ -1,0 +1,74 @@
+import { momentKinds } from '../../motion/choices';
+import type { Chart } from '../../project/chart';
+import type { FamilyDocument } from '../../project/family-document';
+import { type MomentWords, usualMomentWords } from '../../project/moment-words';
+import type { DomainRule } from '../../scale/domain-rule';
+import { holdsZeroWell } from '../shared/along/holds-zero';
+import { type Spacing, spacings, type WindowKind, windowKinds } from '../shared/along/period-places';
+import { domainSchema } from '../shared/domain-schema';
+
+/** What stands at the head of a line. */
+export const headLabels = ['name-value', 'name', 'value', 'none'] as const;
+/** Which points have their value beside them. */
+export const pointLabels = ['none', 'ends', 'extremes', 'all'] as const;
+
+/** What only lines know. */
+export interface LinesOwn {
+  /** Lines on stage at most, from 1 to 50: those that reach farthest. */
+  readonly most: number;
+  readonly spacing: Spacing;
+  readonly window: WindowKind;
+  /** Periods in view while the window slides. */
+  readonly windowPeriods: number;
+  readonly domain: DomainRule;
+  readonly fromZero: boolean;
+  readonly heads: (typeof headLabels)[number];
+  readonly pointLabels: (typeof pointLabels)[number];
+  /** An upright line at the playhead. */
+  readonly guide: boolean;
+  readonly momentWords: MomentWords;
+}
+
+/** A chart of lines. */
+export type LinesChart = Chart<LinesOwn>;
+
+/** Lines that a chart may have. */
+export const mostRange = [1, 50] as const;
+/** Periods that a sliding window may hold. */
+export const windowRange = [2, 5000] as const;
+
+/** Lines of a first chart: more than these are a tangle. */
+const FIRST_MOST = 12;
+const FIRST_WINDOW = 12;
+
+export const linesDocument: FamilyDocument<LinesOwn> = {
+  version: 1,
+  migrations: {},
+  schema: (parts) => {
+    const { Joi, flag, oneOf, record, text, whole } = parts;
+    return Joi.object({
+      most: whole(mostRange, '', 'Lines on stage at most: those that reach farthest'),
+      spacing: oneOf(spacings, 'Periods stand as far apart as in the calendar, or evenly'),
+      window: oneOf(windowKinds, 'The time in view: all, what has passed, or the last periods'),
+      windowPeriods: whole(windowRange, '', 'Periods in view while the window slides'),
+      domain: domainSchema(parts),
+      fromZero: flag('The value axis holds 0'),
+      heads: oneOf(headLabels, 'What stands at the head of a line'),
+      pointLabels: oneOf(pointLabels, 'Which points have their value beside them'),
+      guide: flag('An upright line at the playhead'),
+      momentWords: record(momentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
+    });
+  },
+  defaults: (cube) => ({
+    most: FIRST_MOST,
+    spacing: 'calendar',
+    window: 'all',
+    windowPeriods: FIRST_WINDOW,
+    domain: { kind: 'following' },
+    fromZero: cube ? holdsZeroWell(cube) : true,
+    heads: 'name-value',
+    pointLabels: 'none',
+    guide: false,
+    momentWords: usualMomentWords,
+  }),
+};

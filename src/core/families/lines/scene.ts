@@ -1,0 +1,338 @@
+import { ASCENT, DESCENT, labelNode, pushWithShadow } from '../../chart/text-block';
+import { smoothStep } from '../../motion/slots';
+import { PathSink, polyline } from '../../scene/path';
+import type { PathNode, SceneNode } from '../../scene/scene';
+import type { ChartPicture, Mark } from '../family';
+import { breakNodes } from '../shared/along/axis-break';
+import { type AlongView, firstInView, heightPx, type LineParts, linePath } from '../shared/along/line-path';
+import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
+import { alongAt } from '../shared/along/period-places';
+import { buildAt, entranceOf, wordsProgress } from '../shared/build';
+import { type Domain, domainAt, extremesOf, placeInDomain } from '../shared/domain';
+import { axisNodes, zeroLine } from '../shared/value-axis';
+import { type Head, headsAt } from './heads';
+import type { LinesPlan } from './plan';
+import { pointLabelNodes } from './point-labels';
+
+/** A highlighted line is so many times as wide. */
+const HIGHLIGHT = 1.6;
+const BRIDGE_WIDTH = 0.6;
+
+/** The chart's part of the picture at a moment. Cost: O(lines × periods in view), points at most twice the pixels. */
+export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
+  const { chart, course, area, field, axis, parts, periodAxis, frame } = plan;
+  const moment = alongAt(course.periods, timeSec);
+  const domain = domainAt(plan.domain, timeSec);
+  const view: AlongView = { area, domain, moment, periods: course.periods };
+  const heads = headsAt(plan, domain, moment, timeSec);
+  const build = buildAt(course.clock, chart.pace.opening, chart.pace.closing, timeSec);
+  const turns = build?.closes ? plan.turns.closing : plan.turns.opening;
+  const opacityOf = (line: number) => {
+    if (!build) return 1;
+    const { progress } = entranceOf(build.build, build.x, turns[line] ?? 0, plan.names.length);
+    return Math.min(1, Math.max(0, progress));
+  };
+  const words = build ? wordsProgress(build.build, build.x) : 1;
+  const headX = acrossPx(area, moment, moment.head);
+  const lines: SceneNode[] = [];
+  const dots: SceneNode[] = [];
+  const order = [...course.places.keys()].sort(
+    (a, b) => Number(plan.highlighted.has(a)) - Number(plan.highlighted.has(b)),
+  );
+  const headOf = new Map(heads.map((head) => [head.line, head]));
+  for (const line of order)
+    pushLine(
+      plan,
+      { line, view, opacity: opacityOf(line), colour: colourOf(plan, headOf.get(line), line) },
+      lines,
+      dots,
+    );
+  const present = heads.filter((head) => head.present);
+  const average = present.reduce((sum, { value }) => sum + value / present.length, 0);
+  const labels: SceneNode[] = [];
+  for (const head of heads) pushHead(plan, head, headX, opacityOf(head.line), labels, dots);
+  const bottom = area.y + area.heightPx;
+  const nodes: SceneNode[] = [
+    {
+      kind: 'group',
+      id: 'axis',
+      opacity: words,
+      children: [
+        ...axisNodes(axis, { field, domain, parts, average: present.length > 0 ? average : Number.NaN }),
+        ...periodAxisNodes(periodAxis, { ...area, heightPx: field.heightPx }, moment),
+        ...breakNodes(plan, domain),
+      ],
+    },
+    {
+      kind: 'group',
+      id: 'lines',
+      clip: {
+        x: field.x,
+        y: frame.plot.y,
+        widthPx: field.widthPx,
+        heightPx: bottom - frame.plot.y + (area.x - field.x),
+      },
+      children: lines,
+    },
+    { kind: 'group', id: 'zero', opacity: words, children: holds(domain, 0) ? zeroLine(axis, field, domain) : [] },
+    ...guideNodes(plan, headX, words),
+    { kind: 'group', id: 'dots', children: dots },
+    { kind: 'group', id: 'values', children: pointLabelNodes(plan, view, headX, opacityOf) },
+    { kind: 'group', id: 'heads', children: labels },
+  ];
+  return { nodes, words, marks: () => marksOf(plan, heads, headX, opacityOf) };
+}
+
+const holds = ({ min, max }: Domain, value: number) => min <= value && value <= max;
+
+function colourOf({ colours, course, domain }: LinesPlan, head: Head | undefined, line: number): string {
+  if (colours.ofShare && head) {
+    const [min, max] = extremesOf(domain);
+    return colours.ofShare(placeInDomain({ min, max }, head.value));
+  }
+  return colours.ofCategory[course.places[line] ?? 0] ?? '#888888';
+}
+
+interface LineAt {
+  readonly line: number;
+  readonly view: AlongView;
+  readonly opacity: number;
+  readonly colour: string;
+}
+
+/** A line with what is filled below it and its points. */
+function pushLine(
+  plan: LinesPlan,
+  { line, view, opacity, colour }: LineAt,
+  lines: SceneNode[],
+  dots: SceneNode[],
+): void {
+  const { chart, course, widthPx } = plan;
+  const { series } = course.race;
+  const k = series.categories.indexOf(line);
+  if (k < 0 || opacity <= 0) return;
+  const path = linePath(series, k, view, (p) => plan.known(line, p));
+  const subject = { part: 'mark' as const, category: course.places[line] ?? 0 };
+  const strokePx = widthPx * (plan.highlighted.has(line) ? HIGHLIGHT : 1);
+  const { fill, points } = chart.dress.lines;
+  if (fill > 0) pushFill(plan, path, { line, view, opacity, colour }, lines);
+  const stroke = (id: string, more: Partial<PathNode>): PathNode => ({
+    kind: 'path',
+    id,
+    subject,
+    path: path.whole,
+    stroke: colour,
+    strokeWidthPx: strokePx,
+    join: 'round',
+    cap: 'round',
+    opacity,
+    ...more,
+  });
+  if (path.whole.verbs.length > 0) lines.push(stroke(`line:${subject.category}`, {}));
+  if (path.bridged.verbs.length > 0) {
+    const strokeWidthPx = strokePx * BRIDGE_WIDTH;
+    lines.push(
+      stroke(`bridge:${subject.category}`, { path: path.bridged, strokeWidthPx, dashPx: strokePx * 2, cap: 'butt' }),
+    );
+  }
+  if (points === 'none') return;
+  const { moment, periods, area } = view;
+  const crowded = (moment.step - firstInView(view)) * strokePx * 2 > area.widthPx;
+  for (let p = firstInView(view); p <= moment.step + (moment.s >= 1 ? 1 : 0); p++) {
+    if (points === 'ends' && p > 0) break;
+    if (crowded && p > 0) break;
+    const value = (series.values[k * series.periodCount + p] ?? Number.NaN) * series.unit;
+    const x = acrossPx(area, moment, periods.places[p] ?? 0);
+    if (Number.isNaN(value) || x < area.x - 0.01 || !plan.known(line, p) || !holds(view.domain, value)) continue;
+    dots.push(
+      dot(plan, `point:${subject.category}:${p}`, { x, y: heightPx(view, value), colour, opacity, strokePx, subject }),
+    );
+  }
+}
+
+/** What is filled below a line: down to 0, or to the axis' foot where 0 is not in view. */
+function pushFill(
+  plan: LinesPlan,
+  { whole, bridged }: LineParts,
+  { view, opacity, colour }: LineAt,
+  lines: SceneNode[],
+): void {
+  const foot = heightPx(view, Math.min(view.domain.max, Math.max(view.domain.min, 0)));
+  for (const [name, part] of [
+    ['fill', whole],
+    ['fill-bridge', bridged],
+  ] as const) {
+    const sink = new PathSink();
+    let [at, startX, x, y] = [0, 0, 0, 0];
+    const close = () => {
+      sink.lineTo(x, foot);
+      sink.lineTo(startX, foot);
+      sink.closePath();
+    };
+    part.verbs.forEach((kind, i) => {
+      const point = (j: number) => part.points[at + j] ?? 0;
+      if (kind === 0) {
+        if (i > 0) close();
+        [startX, x, y] = [point(0), point(0), point(1)];
+        sink.moveTo(x, foot);
+        sink.lineTo(x, y);
+        at += 2;
+      } else if (kind === 1) {
+        [x, y] = [point(0), point(1)];
+        sink.lineTo(x, y);
+        at += 2;
+      } else {
+        sink.bezierCurveTo(point(0), point(1), point(2), point(3), point(4), point(5));
+        [x, y] = [point(4), point(5)];
+        at += 6;
+      }
+    });
+    if (part.verbs.length === 0) continue;
+    close();
+    lines.push({
+      kind: 'path',
+      id: `${name}:${colour}:${lines.length}`,
+      path: sink.path(),
+      fill: colour,
+      opacity: opacity * plan.chart.dress.lines.fill,
+    });
+  }
+}
+
+interface DotAt {
+  readonly x: number;
+  readonly y: number;
+  readonly colour: string;
+  readonly opacity: number;
+  readonly strokePx: number;
+  readonly subject: { readonly part: 'mark'; readonly category: number };
+}
+
+function dot({ chart }: LinesPlan, id: string, { x, y, colour, opacity, strokePx, subject }: DotAt): SceneNode {
+  const sizePx = strokePx * chart.dress.lines.pointSize;
+  const half = sizePx / 2;
+  return {
+    kind: 'rect',
+    id,
+    subject,
+    x: x - half,
+    y: y - half,
+    widthPx: sizePx,
+    heightPx: sizePx,
+    radiusPx: half,
+    fill: colour,
+    opacity,
+  };
+}
+
+/** The point at a head, and its words. */
+function pushHead(
+  plan: LinesPlan,
+  head: Head,
+  headX: number,
+  opacity: number,
+  labels: SceneNode[],
+  dots: SceneNode[],
+): void {
+  const { chart, frame, fonts, gapPx, widthPx, course } = plan;
+  if (opacity <= 0) return;
+  const category = course.places[head.line] ?? 0;
+  const colour = colourOf(plan, head, head.line);
+  const strokePx = widthPx * (plan.highlighted.has(head.line) ? HIGHLIGHT : 1);
+  if (head.present && chart.dress.lines.points !== 'none')
+    dots.push(
+      dot(plan, `head:${category}`, {
+        x: headX,
+        y: head.y,
+        colour,
+        opacity,
+        strokePx,
+        subject: { part: 'mark', category },
+      }),
+    );
+  const { heads } = chart.own;
+  const strength = head.strength * opacity;
+  if (heads === 'none' || strength <= 0) return;
+  const dotPx = chart.dress.lines.points === 'none' ? widthPx : widthPx * chart.dress.lines.pointSize;
+  const x = headX + dotPx / 2 + gapPx * 1.6;
+  // A label that had to step aside is led back to its line.
+  const aside = smoothStep((Math.abs(head.labelY - head.y) / plan.rowPx - 0.4) * 2);
+  if (aside > 0)
+    labels.push({
+      kind: 'path',
+      id: `lead:${category}`,
+      path: polyline(Float64Array.of(headX + dotPx / 2, head.y, x - gapPx * 0.25, head.labelY)),
+      stroke: colour,
+      strokeWidthPx: Math.min(widthPx, 0.2 * frame.unit),
+      opacity: aside * strength * 0.8,
+    });
+  const name = plan.names[head.line];
+  const baseline = (sizePx: number) => head.labelY + sizePx * ((ASCENT - DESCENT) / 2);
+  if (name && name.text !== '')
+    pushWithShadow(
+      labels,
+      labelNode({
+        id: `name:${category}`,
+        subject: { part: 'name', category },
+        text: name.text,
+        x,
+        y: baseline(fonts.name.sizePx),
+        font: fonts.name,
+        fill: chart.dress.labels.name.colour ?? frame.inks.strong,
+        align: 'start',
+        opacity: strength,
+        tabular: false,
+      }),
+      chart.dress.labels.name.shadow,
+    );
+  if (heads === 'name') return;
+  pushWithShadow(
+    labels,
+    labelNode({
+      id: `value:${category}`,
+      subject: { part: 'value', category },
+      text: plan.formatValue(head.value),
+      x: x + (name && name.widthPx > 0 ? name.widthPx + gapPx : 0),
+      y: baseline(fonts.value.sizePx),
+      font: fonts.value,
+      fill: chart.dress.labels.value.colour ?? frame.inks.quiet,
+      align: 'start',
+      opacity: strength,
+      tabular: true,
+    }),
+    chart.dress.labels.value.shadow,
+  );
+}
+
+/** An upright line at the playhead. */
+function guideNodes({ chart, area, frame }: LinesPlan, headX: number, words: number): SceneNode[] {
+  if (!chart.own.guide) return [];
+  return [
+    {
+      kind: 'path',
+      id: 'guide',
+      path: polyline(Float64Array.of(headX, area.y, headX, area.y + area.heightPx)),
+      stroke: frame.inks.quiet,
+      strokeWidthPx: 0.18 * frame.unit,
+      dashPx: 0.8 * frame.unit,
+      opacity: words,
+    },
+  ];
+}
+
+/** Where notes that travel with a line begin, and what lights when it is pointed at. */
+function marksOf(
+  plan: LinesPlan,
+  heads: readonly Head[],
+  headX: number,
+  opacityOf: (line: number) => number,
+): Map<number, Mark> {
+  const sizePx = Math.max(plan.rowPx, plan.widthPx * plan.chart.dress.lines.pointSize);
+  return new Map(
+    heads.map((head) => {
+      const box = { x: headX - sizePx / 2, y: head.y - sizePx / 2, widthPx: sizePx, heightPx: sizePx };
+      const opacity = head.present ? opacityOf(head.line) : 0;
+      return [plan.course.places[head.line] ?? 0, { x: headX, y: head.y, opacity, outline: box }];
+    }),
+  );
+}

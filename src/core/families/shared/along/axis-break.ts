@@ -1,0 +1,34 @@
+import type { Box } from '../../../chart/box';
+import type { Frame } from '../../../chart/frame';
+import { smoothStep } from '../../../motion/slots';
+import { polyline } from '../../../scene/path';
+import type { SceneNode } from '../../../scene/scene';
+import type { Domain } from '../domain';
+
+/** Says on stage that the value axis does not begin at 0: a kinked foot at its lower end. */
+export function breakNodes(
+  { field, frame }: { readonly field: Box; readonly frame: Frame },
+  { min, max }: Domain,
+): SceneNode[] {
+  // It comes and goes with 0 itself, without a jump.
+  const away = Math.max(min / (max - min), -max / (max - min));
+  const opacity = smoothStep(away * 20);
+  if (opacity <= 0) return [];
+  const size = 0.9 * frame.unit;
+  const [x, foot] = [field.x, field.y + field.heightPx];
+  const points = [0, -0.4, 0.9, -0.8, -0.9, -1.6, 0.9, -2.4, 0, -2.8].map(
+    (part, i) => (i % 2 === 0 ? x : foot) + part * size,
+  );
+  return [
+    {
+      kind: 'path',
+      id: 'axis:break',
+      subject: { part: 'axis' },
+      path: polyline(Float64Array.of(x, foot, ...points, x, foot - 3.4 * size)),
+      stroke: frame.inks.quiet,
+      strokeWidthPx: 0.25 * frame.unit,
+      join: 'round',
+      opacity,
+    },
+  ];
+}
