@@ -104,6 +104,7 @@ function stageServices(stage: Stage, studio: Studio) {
     highlight: (category) => void stage.api.highlight(category),
     hit: (x, y) => stage.api.hit(x, y),
     thumbnails: (looks, widthPx) => stage.api.thumbnails(looks, widthPx),
+    familyPictures: (id, widthPx, count) => stage.api.familyPictures(id, widthPx, count),
     boxOf: (part, extra) => stage.api.boxOf(part, extra),
     plotBox: () => stage.api.plot(),
   } satisfies Partial<Services>;

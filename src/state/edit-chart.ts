@@ -1,5 +1,27 @@
+import { knownFamilies } from '@/core/families/known';
+import { inFamily } from '@/core/families/switch-family';
 import type { Chart } from '@/core/project/chart';
-import { editChart } from './current';
+import { currentChart, editChart } from './current';
+import { documentStore } from './document';
+import { sessionStore } from './session';
+
+/** By chart and family: what that family had of its own when the chart was last drawn by it, so that going back loses nothing. */
+const setAside = new Map<string, Pick<Chart, 'own' | 'familyVersion' | 'play'>>();
+
+/** Has the chart drawn by another family; what it had of its own comes back when it returns. */
+export function setFamily(id: string): void {
+  const family = knownFamilies.find((each) => each.id === id);
+  const { project } = documentStore.getState();
+  if (!family || !project) return;
+  const chart = currentChart(project);
+  if (chart.family === id) return;
+  const { own, familyVersion, play } = chart;
+  setAside.set(`${chart.id} ${chart.family}`, { own, familyVersion, play });
+  const next = inFamily(chart, family, sessionStore.getState().cube);
+  editChart((draft) => {
+    Object.assign(draft, next, setAside.get(`${chart.id} ${id}`));
+  });
+}
 
 /** Gives a category a colour of its own; null takes it back. */
 export function setCategoryColour(category: string, colour: string | null, gesture: string | null = null): void {

@@ -7,7 +7,7 @@ import type { WorkStep } from '@/state/session';
 import { type ControlId, findControls } from './controls';
 import { goToControl } from './go-to';
 import { DressBench, GatherBench, OutputBench, PaceBench, ShapeBench } from './later';
-import { useSession } from './use-state';
+import { useFamily, useSession } from './use-state';
 
 // A visit begins in Dress; the benches of the other steps come when they are looked at.
 const benches: Record<WorkStep, React.ComponentType> = {
@@ -37,10 +37,11 @@ export function Bench() {
 
 function ControlSearch() {
   const [query, setQuery] = useState('');
-  const found = findControls(query);
-  const open = (id: ControlId) => {
+  const { id } = useFamily();
+  const found = findControls(query, id);
+  const open = (control: ControlId) => {
     setQuery('');
-    goToControl(id);
+    goToControl(control);
   };
   return (
     <search>

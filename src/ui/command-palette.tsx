@@ -2,9 +2,10 @@
 
 import { Command } from 'cmdk';
 import type { Command as AppCommand } from './commands';
-import { controls } from './controls';
+import { controlsOf } from './controls';
 import { goToControl } from './go-to';
 import { Dialog } from './parts/dialog';
+import { useFamily } from './use-state';
 
 interface CommandPaletteProps {
   readonly open: boolean;
@@ -14,6 +15,7 @@ interface CommandPaletteProps {
 
 /** Every command and control by name. */
 export function CommandPalette({ open, onOpenChange, commands }: CommandPaletteProps) {
+  const family = useFamily();
   const run = (action: () => unknown) => () => {
     onOpenChange(false);
     void action();
@@ -34,7 +36,7 @@ export function CommandPalette({ open, onOpenChange, commands }: CommandPaletteP
             )}
           </Command.Group>
           <Command.Group heading="Go to">
-            {controls.map(({ id, label, step, words }) => (
+            {controlsOf(family.id).map(({ id, label, step, words }) => (
               <Item key={id} name={label} note={step} words={words} onSelect={run(() => goToControl(id))} />
             ))}
           </Command.Group>

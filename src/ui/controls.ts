@@ -1,6 +1,7 @@
 import { knownFamilies } from '@/core/families/known';
 import type { ControlSpec } from '@/core/project/control-spec';
 import { extraControls } from '@/core/project/controls/extra-controls';
+import { pictureControls } from '@/core/project/controls/picture-controls';
 import { gapControl } from '@/core/project/controls/shape-controls';
 import { guideControl, stageControls } from '@/core/project/controls/stage-controls';
 import { valueAt } from '@/core/project/document-value';
@@ -46,6 +47,12 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'group', label: 'One chart for each', step: 'shape', words: 'group set series split' },
   { id: 'colour-column', label: 'Colour from', step: 'shape', words: 'colour column group' },
   { id: 'steps', label: 'Steps', step: 'shape', words: 'preparation filter combine roll up measure coarser recode' },
+  {
+    id: 'family',
+    label: 'What should the film tell?',
+    step: 'dress',
+    words: 'chart type kind family bars lines race switch',
+  },
   { id: 'suggestions', label: 'Suggested', step: 'shape', words: 'total row blank repeated spelling' },
   { id: 'steps-file', label: 'Steps in a file', step: 'shape', words: 'save load json preparation' },
   { id: 'shaped-file', label: 'Shaped table as a file', step: 'shape', words: 'export csv xlsx json data' },
@@ -121,7 +128,8 @@ const specs: readonly ControlSpec[] = [
   beatControl,
   ...outputControls,
   qualityControl,
-  ...knownFamilies.flatMap((family) => family.controls),
+  // What several families have in common stands once.
+  ...new Map(knownFamilies.flatMap((family) => family.controls.map((spec) => [spec.id, spec]))).values(),
 ];
 
 /** Every control of the bench. One that is not listed here cannot be drawn, so the search finds them all. */
@@ -149,11 +157,30 @@ export function specApplies({ when = [] }: ControlSpec, of: unknown): boolean {
   return when.every(({ path, is }) => is.includes(valueAt(of, path)));
 }
 
-/** Controls whose label or words hold all the words looked for; those first of which the label has words that start so. */
-export function findControls(query: string): ControlEntry[] {
+/** Controls of pictures, which only some families draw. */
+const ofPictures = ['add-pictures', 'picture-matches', ...pictureControls.map(({ id }) => id)];
+
+/** The controls that do something for a family. @param familyId null for all that there are. */
+export function controlsOf(familyId: string | null): readonly ControlEntry[] {
+  const idle = idleControls(familyId);
+  return controls.filter(({ id }) => !idle.has(id));
+}
+
+/** Controls that do nothing for a family: those of other families, and those of what it does not draw. */
+function idleControls(familyId: string | null): ReadonlySet<string> {
+  const family = knownFamilies.find(({ id }) => id === familyId);
+  if (!family) return new Set();
+  const idle = new Set(knownFamilies.flatMap(({ controls: own }) => own.map(({ id }) => id)));
+  for (const { id } of family.controls) idle.delete(id);
+  if (!family.uses.has('pictures')) for (const id of ofPictures) idle.add(id);
+  return idle;
+}
+
+/** Controls whose label or words hold all the words looked for; those first of which the label has words that start so. @param familyId Of the chart that is edited: controls that do nothing for it are left out. */
+export function findControls(query: string, familyId: string | null = null): ControlEntry[] {
   const wanted = query.toLowerCase().split(/\s+/).filter(Boolean);
   if (wanted.length === 0) return [];
-  const found = controls.filter(({ label, words, step }) => {
+  const found = controlsOf(familyId).filter(({ label, words, step }) => {
     const text = `${label} ${words} ${step}`.toLowerCase();
     return wanted.every((word) => text.includes(word));
   });

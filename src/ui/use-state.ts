@@ -2,8 +2,10 @@
 
 import { useRef, useSyncExternalStore } from 'react';
 import { useStore } from 'zustand';
+import { firstKnown, knownFamilies } from '@/core/families/known';
 import type { Readout } from '@/core/film/readout';
 import type { Chart } from '@/core/project/chart';
+import type { KnownFamily } from '@/core/project/family-document';
 import type { FilmPiece } from '@/core/project/film';
 import { chartOf, pieceOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
@@ -30,6 +32,12 @@ export function useProject<T>(select: (project: Project) => T, otherwise: T): T 
 export function useChart<T>(select: (chart: Chart) => T): T | null {
   const pieceId = useSession((state) => state.pieceId);
   return useStore(documentStore, ({ project }) => (project ? select(chartOf(project, pieceId)) : null));
+}
+
+/** The family that draws the chart that is edited; the first one while there is none. */
+export function useFamily(): KnownFamily {
+  const id = useChart((chart) => chart.family);
+  return knownFamilies.find((family) => family.id === id) ?? firstKnown;
 }
 
 /** A part of the piece that is edited; `otherwise` while there is none. */

@@ -199,6 +199,8 @@ export interface StageWorkerApi {
   addFonts(fonts: readonly FontBytes[]): Promise<void>;
   /** The film in each look, as small pictures. */
   thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]>;
+  /** Small pictures of the chart as another family draws it, in order of time. */
+  familyPictures(familyId: string, widthPx: number, count: number): Promise<ImageBitmap[]>;
   /** Where a part of the picture stands. */
   boxOf(part: PartName, extra?: string): Promise<StageRect | null>;
   /** Frames a second that this film can be drawn and encoded at, from a short try; null without an encoder. */

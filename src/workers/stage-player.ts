@@ -1,12 +1,15 @@
 import { Memory } from '@/core/families/memory';
+import { familyOf } from '@/core/families/registry';
+import { inFamily } from '@/core/families/switch-family';
 import { overviewOf } from '@/core/film/overview';
-import { pieceAt } from '@/core/film/piece-at';
+import { pieceAt, placedPiece } from '@/core/film/piece-at';
 import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
 import { sceneAt } from '@/core/film/scene-at';
 import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
 import type { ImageBytes } from '@/core/project/film-media';
 import { type Look, withLook } from '@/core/project/look';
+import { withChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { hitTest } from '@/core/scene/hit-test';
 import { boxOfPart, type StageRect } from '@/core/scene/part-box';
@@ -128,6 +131,35 @@ export class StagePlayer {
         widthPx / stage.widthPx,
         this.resources,
       );
+      pictures.push(canvas.transferToImageBitmap());
+    }
+    return pictures;
+  }
+
+  /**
+   * Small pictures of the chart that is edited as another family draws it: at its end alone, or so many in order of time.
+   */
+  async familyPictures(familyId: string, widthPx: number, count: number): Promise<ImageBitmap[]> {
+    const { film } = this;
+    if (!film) return [];
+    const { piece } = pieceAt(film, this.timeSec);
+    const project = withChart(film.project, piece.piece.id, (chart) =>
+      inFamily(chart, familyOf(familyId), this.cubes.get(chart.id) ?? null),
+    );
+    const { stage } = project.film;
+    const prepared = this.prepare(project);
+    const { chart, fromSec } = placedPiece(prepared, piece.piece.id);
+    const { lengthSec, openingSec, closingSec } = chart.course.clock;
+    const [first, last] = [openingSec, Math.max(openingSec, lengthSec - closingSec - 0.01)];
+    const canvas = new OffscreenCanvas(widthPx, Math.max(1, Math.round((widthPx * stage.heightPx) / stage.widthPx)));
+    const context = canvas.getContext('2d');
+    const pictures: ImageBitmap[] = [];
+    for (let i = 0; context && i < count; i++) {
+      // Edits and playing go first; pictures of a film that is gone are of no use.
+      await new Promise((resolve) => setTimeout(resolve));
+      if (this.film !== film) return [];
+      const timeSec = count === 1 ? first + (last - first) * 0.7 : first + ((last - first) * i) / (count - 1);
+      paintScene(context, sceneAt(prepared, fromSec + timeSec), widthPx / stage.widthPx, this.resources);
       pictures.push(canvas.transferToImageBitmap());
     }
     return pictures;

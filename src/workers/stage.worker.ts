@@ -52,6 +52,10 @@ const api: StageWorkerApi = {
     const pictures = (await player?.thumbnails(looks, widthPx)) ?? [];
     return Comlink.transfer(pictures, pictures);
   },
+  async familyPictures(familyId, widthPx, count) {
+    const pictures = (await player?.familyPictures(familyId, widthPx, count)) ?? [];
+    return Comlink.transfer(pictures, pictures);
+  },
   async boxOf(part, extra) {
     return player?.boxOf(part, extra) ?? null;
   },

@@ -77,6 +77,7 @@ export class FakeStage {
   addImages = async () => undefined;
   addFonts = async () => undefined;
   thumbnails = async () => [];
+  familyPictures = async () => [];
   filmSpeed = async () => 30;
 
   private tell(): void {

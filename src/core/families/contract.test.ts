@@ -195,6 +195,8 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
       const long = {
         ...lively,
         categories: lively.categories.map((name) => `${name} with a name that is far too long`),
+        // Not as far apart in the calendar as in the table.
+        periods: lively.periods.map((period, p) => ({ ...period, spacing: period.spacing + (p > 2 ? 3 : 0) })),
       };
       const changed = structuredClone(ready);
       const next = another(family, path, valueAt(ready, path) ?? null);

@@ -22,6 +22,8 @@ interface Own {
 const dots = defineFamily<Own, ReturnType<Family['courseOf']>, { fill: string; values: readonly number[] }>({
   id: 'trial-dots',
   name: 'Trial dots',
+  marks: 'Dots',
+  tells: 'who-leads',
   plays: ['built'],
   uses: new Set(),
   document: {

@@ -30,6 +30,10 @@ export interface FamilyDocument<Own = unknown> {
 /** What of the shared parts a family makes use of; the bench shows only controls that do something. */
 export type Use = 'value-axis' | 'pictures' | 'legend' | 'bars' | 'leader' | 'total' | 'moments' | 'places';
 
+/** What a film can be about; charts are chosen by it. */
+export const stories = ['who-leads', 'how-it-went'] as const;
+export type Story = (typeof stories)[number];
+
 /**
  * What reading, checking and editing a document has to know of a family: all but how it is drawn. The list of families is
  * handed in, since families know the document.
@@ -37,6 +41,9 @@ export type Use = 'value-axis' | 'pictures' | 'legend' | 'bars' | 'leader' | 'to
 export interface KnownFamily<Own = unknown> {
   readonly id: string;
   readonly name: string;
+  /** What its marks are called in the bench. */
+  readonly marks: string;
+  readonly tells: Story;
   readonly plays: readonly PlayKind[];
   readonly uses: ReadonlySet<Use>;
   readonly document: FamilyDocument<Own>;

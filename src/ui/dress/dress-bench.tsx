@@ -1,8 +1,10 @@
 'use client';
 
+import { useFamily } from '../use-state';
 import { AxisSection } from './axis-section';
 import { ColoursSection } from './colours-section';
 import { ExtrasSection } from './extras-section';
+import { FamilySection } from './family-section';
 import { LooksSection } from './looks-section';
 import { MarksSection } from './marks-section';
 import { NumbersSection } from './numbers-section';
@@ -12,13 +14,15 @@ import { WordsSection } from './words-section';
 
 /** Dress: how it looks. */
 export function DressBench() {
+  const uses = useFamily().uses;
   return (
     <>
+      <FamilySection />
       <LooksSection />
       <WordsSection />
       <MarksSection />
       <ColoursSection />
-      <PicturesSection />
+      {uses.has('pictures') && <PicturesSection />}
       <AxisSection />
       <NumbersSection />
       <StageSection />

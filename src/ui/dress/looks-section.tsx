@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { type Look, lookOf } from '@/core/project/look';
 import { looks } from '@/core/project/looks';
 import { currentChart } from '@/state/current';
@@ -10,6 +10,7 @@ import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
 import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
+import { Picture } from '../parts/picture';
 import { useServices } from '../services';
 import { useDocument, useSession } from '../use-state';
 
@@ -44,7 +45,7 @@ export function LooksSection() {
                 className="group block w-full rounded-md border border-line bg-card p-1 text-left hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
                 onClick={() => applyLook(look)}
               >
-                <Thumbnail picture={pictures[i] ?? null} />
+                <Picture picture={pictures[i] ?? null} className="h-14 w-full" />
                 <span className="block truncate px-0.5 pt-1 text-[12px]">{look.name}</span>
               </button>
             </li>
@@ -131,18 +132,6 @@ function OwnLooks({ own, onChange }: OwnLooksProps) {
       </Field>
     </Fold>
   );
-}
-
-function Thumbnail({ picture }: { readonly picture: ImageBitmap | null }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    const element = canvas.current;
-    if (!element || !picture) return;
-    element.width = picture.width;
-    element.height = picture.height;
-    element.getContext('2d')?.drawImage(picture, 0, 0);
-  }, [picture]);
-  return <canvas ref={canvas} aria-hidden className="block h-14 w-full rounded-[3px] bg-line/40 object-contain" />;
 }
 
 /** Small pictures of the film in each look; made again when data or words change, once the person pauses. */

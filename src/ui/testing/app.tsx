@@ -33,7 +33,11 @@ export function fakeServices(answers: Answers = {}) {
         calls.push({ name: path, given });
         const own = answers[path];
         if (own) return own(...(given as never[]));
-        return Promise.resolve(path.endsWith('thumbnails') || path.endsWith('Looks') || path === 'formats' ? [] : null);
+        return Promise.resolve(
+          path.endsWith('thumbnails') || path.endsWith('familyPictures') || path.endsWith('Looks') || path === 'formats'
+            ? []
+            : null,
+        );
       },
     });
   return { services: answer('') as Services, asked, calls };

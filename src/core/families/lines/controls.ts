@@ -1,5 +1,6 @@
 import { paceLimits } from '../../pace/pace';
 import { type ControlSpec, choices, percentInput } from '../../project/control-spec';
+import { axisRangeControl, momentWordsControl } from '../shared/common-controls';
 import { mostRange, windowRange } from './document';
 
 const step = 'dress' as const;
@@ -120,19 +121,12 @@ export const linesControls: readonly ControlSpec[] = [
     words: 'guide cursor now',
     input: { kind: 'switch' },
   },
-  {
-    id: 'lines-axis-range',
-    path: 'own.domain',
-    step,
-    label: 'Axis',
-    words: 'scale domain range following fixed minimum maximum',
-    input: { kind: 'made', by: 'axis-range' },
-  },
+  axisRangeControl,
   {
     id: 'lines-from-zero',
     path: 'own.fromZero',
     step,
-    label: 'The axis holds 0',
+    label: 'Axis reaches to 0',
     words: 'zero baseline broken',
     input: { kind: 'switch' },
   },
@@ -158,12 +152,5 @@ export const linesControls: readonly ControlSpec[] = [
     words: 'swap overtake labels',
     input: { kind: 'number', range: paceLimits.swapSec, step: 0.05, unit: 's' },
   },
-  {
-    id: 'lines-moment-words',
-    path: 'own.momentWords',
-    step: 'pace',
-    label: 'Words of moments',
-    words: 'template caption',
-    input: { kind: 'made', by: 'moment-words' },
-  },
+  momentWordsControl,
 ];

@@ -6,6 +6,8 @@ import { type LinesOwn, linesDocument } from './document';
 export const linesKnown: KnownFamily<LinesOwn> = {
   id: 'lines',
   name: 'Lines',
+  marks: 'Lines',
+  tells: 'how-it-went',
   plays: ['drawn'],
   uses: new Set(['value-axis', 'legend', 'leader', 'total', 'moments']),
   document: linesDocument,

@@ -1,5 +1,6 @@
 import { paceLimits } from '../../pace/pace';
 import { type ControlSpec, choices, percentInput } from '../../project/control-spec';
+import { axisRangeControl, momentWordsControl } from '../shared/common-controls';
 import { placesRange } from './document';
 
 const step = 'dress' as const;
@@ -125,14 +126,7 @@ export const rankedBarsControls: readonly ControlSpec[] = [
     input: { kind: 'colour', automatic: 'As the ink' },
   },
   { id: 'bar-shadow', path: 'dress.bars.shadow', ...shape, label: 'Shadow of bars', words: 'drop' },
-  {
-    id: 'axis-range',
-    path: 'own.domain',
-    step,
-    label: 'Axis',
-    words: 'scale domain range following fixed minimum maximum',
-    input: { kind: 'made', by: 'axis-range' },
-  },
+  axisRangeControl,
   {
     id: 'swap-mode',
     path: 'own.swapMode',
@@ -156,12 +150,5 @@ export const rankedBarsControls: readonly ControlSpec[] = [
     input: { kind: 'number', range: paceLimits.swapSec, step: 0.05, unit: 's' },
     when: [{ path: 'own.swapMode', is: ['at-crossing'] }],
   },
-  {
-    id: 'moment-words',
-    path: 'own.momentWords',
-    step: 'pace',
-    label: 'Words of moments',
-    words: 'template caption',
-    input: { kind: 'made', by: 'moment-words' },
-  },
+  momentWordsControl,
 ];

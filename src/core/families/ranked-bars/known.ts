@@ -6,6 +6,8 @@ import { type RankedBarsOwn, rankedBarsDocument } from './document';
 export const rankedBarsKnown: KnownFamily<RankedBarsOwn> = {
   id: 'ranked-bars',
   name: 'Ranked bars',
+  marks: 'Bars',
+  tells: 'who-leads',
   plays: ['through-time'],
   uses: new Set(['value-axis', 'pictures', 'legend', 'bars', 'places', 'leader', 'total', 'moments']),
   document: rankedBarsDocument,

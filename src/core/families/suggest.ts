@@ -1,0 +1,58 @@
+import type { KnownFamily } from '../project/family-document';
+import { type Cube, cubeValue } from '../shaping/cube';
+import { knownFamilies } from './known';
+
+/** A family that suits the values, and why. */
+export interface FamilySuggestion {
+  readonly id: KnownFamily['id'];
+  readonly why: string;
+}
+
+/** More lines than these are a tangle. */
+const FEW = 8;
+/** Fewer changes of place than this in each step tell of no race. */
+const LIVELY = 0.15;
+
+/**
+ * The family that suits the values best, with the reason in plain words.
+ *
+ * @param list Families that there are.
+ * @returns null where nothing speaks for one of them. Cost: O(periods × categories).
+ */
+export function suggestFamily(cube: Cube, list: readonly KnownFamily[] = knownFamilies): FamilySuggestion | null {
+  const suggestion = suggestionOf(cube);
+  return suggestion && list.some(({ id }) => id === suggestion.id) ? suggestion : null;
+}
+
+function suggestionOf(cube: Cube): FamilySuggestion | null {
+  const [count, steps] = [cube.categories.length, cube.periods.length - 1];
+  if (steps < 1 || count < 1) return null;
+  if (count === 1) return { id: 'lines', why: `“${cube.categories[0]}” stands alone: a line tells how it went.` };
+  const changes = leadersChange(cube) / steps;
+  if (count <= FEW && steps >= 2 * count && changes < LIVELY)
+    return {
+      id: 'lines',
+      why: `${count} names over ${steps + 1} periods, and the lead seldom changes: lines tell how it went.`,
+    };
+  if (count > FEW || changes >= LIVELY)
+    return {
+      id: 'ranked-bars',
+      why: `${count} names compete${changes >= LIVELY ? ', and the lead changes often' : ''}: ranked bars tell who leads.`,
+    };
+  return null;
+}
+
+/** How often another category has the greatest value than in the period before. */
+function leadersChange(cube: Cube): number {
+  let [changes, last] = [0, -1];
+  for (let p = 0; p < cube.periods.length; p++) {
+    let leader = -1;
+    for (let c = 0; c < cube.categories.length; c++) {
+      const value = cubeValue(cube, p, c);
+      if (!Number.isNaN(value) && (leader < 0 || value > cubeValue(cube, p, leader))) leader = c;
+    }
+    if (leader >= 0 && last >= 0 && leader !== last) changes++;
+    if (leader >= 0) last = leader;
+  }
+  return changes;
+}

@@ -1,0 +1,144 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { knownFamilies } from '@/core/families/known';
+import { suggestFamily } from '@/core/families/suggest';
+import { type KnownFamily, type Story, stories } from '@/core/project/family-document';
+import { currentChart } from '@/state/current';
+import { setFamily } from '@/state/edit-chart';
+import { Field, Section } from '../parts/field';
+import { Picture } from '../parts/picture';
+import { useServices } from '../services';
+import { useChart, useDocument, useSession } from '../use-state';
+
+const PICTURE_PX = 240;
+/** Pictures of a card while it is pointed at, and how many a second. */
+const MOVING = { count: 24, perSec: 12 } as const;
+
+const storyNames: Readonly<Record<Story, string>> = {
+  'who-leads': 'Who leads',
+  'how-it-went': 'How it went',
+};
+
+/** What should the film tell? Each answer is a small picture of the person's own data, which moves while it is pointed at. */
+export function FamilySection() {
+  const cube = useSession((state) => state.cube);
+  const family = useChart((chart) => chart.family);
+  const suggestion = useMemo(() => (cube ? suggestFamily(cube) : null), [cube]);
+  const suggested = knownFamilies.find(({ id }) => id === suggestion?.id);
+  const stamp = usePictureStamp();
+  return (
+    <Section title="What should the film tell?">
+      <Field control="family" bare>
+        {stories.map((story) => (
+          <fieldset key={story} className="mb-2">
+            <legend className="mb-1 text-[12px] text-quiet">{storyNames[story]}</legend>
+            <ul className="grid grid-cols-2 gap-2">
+              {knownFamilies
+                .filter(({ tells }) => tells === story)
+                .map((each) => (
+                  <li key={each.id}>
+                    <FamilyCard family={each} chosen={family === each.id} stamp={stamp} />
+                  </li>
+                ))}
+            </ul>
+          </fieldset>
+        ))}
+        {suggestion && suggested && (
+          <p className="text-[12px] leading-snug text-quiet">
+            {suggestion.why}{' '}
+            {suggested.id !== family && (
+              <button type="button" className="text-ink underline" onClick={() => setFamily(suggested.id)}>
+                Take {suggested.name.toLowerCase()}
+              </button>
+            )}
+          </p>
+        )}
+      </Field>
+    </Section>
+  );
+}
+
+interface CardProps {
+  readonly family: KnownFamily;
+  readonly chosen: boolean;
+  /** Changes when the pictures are out of date. */
+  readonly stamp: unknown;
+}
+
+function FamilyCard({ family, chosen, stamp }: CardProps) {
+  const [pointed, setPointed] = useState(false);
+  const still = usePictures(family.id, 1, stamp, true);
+  const moving = usePictures(family.id, MOVING.count, stamp, pointed);
+  const shown = useMovingPicture(moving, pointed) ?? still[0] ?? null;
+  return (
+    <button
+      type="button"
+      aria-label={`Tell it with ${family.name.toLowerCase()}`}
+      aria-pressed={chosen}
+      className="block w-full rounded-md border border-line bg-card p-1 text-left hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+      onClick={() => setFamily(family.id)}
+      onPointerEnter={() => setPointed(true)}
+      onPointerLeave={() => setPointed(false)}
+      onFocus={() => setPointed(true)}
+      onBlur={() => setPointed(false)}
+    >
+      <Picture picture={shown} className="h-20 w-full" />
+      <span className="block truncate px-0.5 pt-1 text-[12px]">{family.name}</span>
+    </button>
+  );
+}
+
+/** Something that is another one whenever pictures of the chart are out of date: data, look, words, shape of the stage. */
+function usePictureStamp(): unknown {
+  const cube = useSession((state) => state.cube);
+  const ready = useSession((state) => state.status === 'ready');
+  const dress = useDocument(({ project }) => (project ? currentChart(project).dress : null));
+  const text = useDocument(({ project }) => (project ? currentChart(project).text : null));
+  const stage = useDocument(({ project }) => project?.film.stage ?? null);
+  return useMemo(() => ({ cube, dress, text, stage, ready }), [cube, dress, text, stage, ready]);
+}
+
+/** Pictures of the chart in a family, asked for once the person pauses. Empty until they are there. */
+function usePictures(id: string, count: number, stamp: unknown, wanted: boolean): readonly ImageBitmap[] {
+  const { familyPictures } = useServices();
+  const [made, setMade] = useState<{ readonly stamp: unknown; readonly pictures: readonly ImageBitmap[] }>(nothing);
+  const has = made.stamp === stamp && made.pictures.length > 0;
+  useEffect(() => {
+    if (!wanted || has) return;
+    let ended = false;
+    const timer = setTimeout(
+      () => {
+        void familyPictures(id, PICTURE_PX, count)
+          // A chart that this family cannot draw has no picture; choosing it says why.
+          .catch(() => [])
+          .then((pictures) => {
+            if (!ended && pictures.length > 0) setMade({ stamp, pictures });
+          });
+      },
+      count === 1 ? 400 : 60,
+    );
+    return () => {
+      ended = true;
+      clearTimeout(timer);
+    };
+  }, [familyPictures, id, count, stamp, wanted, has]);
+  return count === 1 || has ? made.pictures : none;
+}
+
+const none: readonly ImageBitmap[] = [];
+const nothing = { stamp: null, pictures: none };
+
+/** One picture after the other, over and over, while pointed at; null while not, and for who wants nothing to move. */
+function useMovingPicture(pictures: readonly ImageBitmap[], pointed: boolean): ImageBitmap | null {
+  const [at, setAt] = useState(0);
+  const moves = pointed && pictures.length > 0;
+  const calm = useRef(typeof matchMedia === 'function' && matchMedia('(prefers-reduced-motion: reduce)').matches);
+  useEffect(() => {
+    if (!moves || calm.current) return;
+    setAt(0);
+    const timer = setInterval(() => setAt((before) => (before + 1) % pictures.length), 1000 / MOVING.perSec);
+    return () => clearInterval(timer);
+  }, [moves, pictures]);
+  return moves && !calm.current ? (pictures[at] ?? null) : null;
+}
