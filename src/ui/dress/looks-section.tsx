@@ -140,10 +140,11 @@ function useThumbnails(all: readonly Look[]): readonly ImageBitmap[] {
   const cube = useSession((state) => state.cube);
   const ready = useSession((state) => state.status === 'ready');
   const text = useDocument(({ project }) => (project ? currentChart(project).text : null));
+  const family = useDocument(({ project }) => (project ? currentChart(project).family : null));
   const size = useDocument(({ project }) => (project ? project.film.stage.widthPx / project.film.stage.heightPx : 1));
   const [pictures, setPictures] = useState<readonly ImageBitmap[]>([]);
   const names = all.map(({ name }) => name).join('\n');
-  // biome-ignore lint/correctness/useExhaustiveDependencies: data, words, ratio and the list decide what the pictures show
+  // biome-ignore lint/correctness/useExhaustiveDependencies: data, words, family, ratio and the list decide what the pictures show
   useEffect(() => {
     if (!ready) return;
     let ended = false;
@@ -159,6 +160,6 @@ function useThumbnails(all: readonly Look[]): readonly ImageBitmap[] {
       ended = true;
       clearTimeout(timer);
     };
-  }, [thumbnails, ready, cube, text, size, names]);
+  }, [thumbnails, ready, cube, text, family, size, names]);
   return pictures;
 }
