@@ -3,12 +3,11 @@ import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
 import { type MomentWords, usualMomentWords } from '../../project/moment-words';
 import type { DomainRule } from '../../scale/domain-rule';
+import { type HeadLabel, headLabels } from '../shared/along/head-labels';
 import { holdsZeroWell } from '../shared/along/holds-zero';
 import { type Spacing, spacings, type WindowKind, windowKinds } from '../shared/along/period-places';
 import { domainSchema } from '../shared/domain-schema';
 
-/** What stands at the head of a line. */
-export const headLabels = ['name-value', 'name', 'value', 'none'] as const;
 /** Which points have their value beside them. */
 export const pointLabels = ['none', 'ends', 'extremes', 'all'] as const;
 
@@ -22,7 +21,7 @@ export interface LinesOwn {
   readonly windowPeriods: number;
   readonly domain: DomainRule;
   readonly fromZero: boolean;
-  readonly heads: (typeof headLabels)[number];
+  readonly heads: HeadLabel;
   readonly pointLabels: (typeof pointLabels)[number];
   /** An upright line at the playhead. */
   readonly guide: boolean;

@@ -57,7 +57,8 @@ export function headsAt(plan: LinesPlan, domain: Domain, moment: AlongMoment, ti
     };
   }).filter(({ value, weight }) => !Number.isNaN(value) && weight > 0);
   const ranked = [...found].sort((a, b) => a.rank - b.rank || a.slot - b.slot);
-  const { area, rowPx } = plan;
+  const { area } = plan;
+  const { rowPx } = plan.labels;
   const rows = spread(
     ranked.map(({ y, weight }) => ({ wishPx: y, sizePx: rowPx, weight: Math.max(1e-3, weight) })),
     area.y - rowPx * 0.2,

@@ -27,7 +27,8 @@ export function pointLabelNodes(
   headX: number,
   opacityOf: (line: number) => number,
 ): SceneNode[] {
-  const { chart, area, fonts, measure, frame } = plan;
+  const { chart, area, labels, measure, frame } = plan;
+  const { fonts } = labels;
   if (chart.own.pointLabels === 'none') return [];
   const font = { ...fonts.value, sizePx: fonts.value.sizePx * SIZE };
   const placed: Placed[] = [];
@@ -40,7 +41,7 @@ export function pointLabelNodes(
     const half = lineWidth(text, font, true, measure) / 2;
     const middle = Math.max(area.x + half, x);
     const below = isLow(plan, line, period);
-    const gap = plan.widthPx * chart.dress.lines.pointSize * 0.5 + font.sizePx * 0.3;
+    const gap = labels.dotPx * 0.5 + font.sizePx * 0.3;
     const wished = below ? y + gap + font.sizePx * ASCENT : y - gap - font.sizePx * DESCENT;
     const baseline = Math.min(
       area.y + area.heightPx - font.sizePx * DESCENT,

@@ -1,9 +1,8 @@
-import { ASCENT, DESCENT, labelNode, pushWithShadow } from '../../chart/text-block';
-import { smoothStep } from '../../motion/slots';
 import { PathSink, polyline } from '../../scene/path';
 import type { PathNode, SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { breakNodes } from '../shared/along/axis-break';
+import { dotNode, pushHeadLabel } from '../shared/along/head-labels';
 import { type AlongView, firstInView, heightPx, type LineParts, linePath } from '../shared/along/line-path';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
 import { alongAt } from '../shared/along/period-places';
@@ -29,7 +28,7 @@ export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
   const turns = build?.closes ? plan.turns.closing : plan.turns.opening;
   const opacityOf = (line: number) => {
     if (!build) return 1;
-    const { progress } = entranceOf(build.build, build.x, turns[line] ?? 0, plan.names.length);
+    const { progress } = entranceOf(build.build, build.x, turns[line] ?? 0, plan.labels.names.length);
     return Math.min(1, Math.max(0, progress));
   };
   const words = build ? wordsProgress(build.build, build.x) : 1;
@@ -50,7 +49,16 @@ export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
   const present = heads.filter((head) => head.present);
   const average = present.reduce((sum, { value }) => sum + value / present.length, 0);
   const labels: SceneNode[] = [];
-  for (const head of heads) pushHead(plan, head, headX, opacityOf(head.line), labels, dots);
+  for (const head of heads) {
+    const { line } = head;
+    const [opacity, category] = [opacityOf(line), course.places[line] ?? 0];
+    const colour = colourOf(plan, head, line);
+    if (head.present && opacity > 0 && chart.dress.lines.points !== 'none') {
+      const sizePx = plan.labels.dotPx * (plan.highlighted.has(line) ? HIGHLIGHT : 1);
+      dots.push(dotNode(`head:${category}`, { x: headX, y: head.y, colour, opacity, sizePx, category }));
+    }
+    pushHeadLabel(plan.labels, { ...head, category, colour, x: headX, strength: head.strength * opacity }, labels);
+  }
   const bottom = area.y + area.heightPx;
   const nodes: SceneNode[] = [
     {
@@ -107,13 +115,13 @@ function pushLine(
   lines: SceneNode[],
   dots: SceneNode[],
 ): void {
-  const { chart, course, widthPx } = plan;
+  const { chart, course, labels } = plan;
   const { series } = course.race;
   const k = series.categories.indexOf(line);
   if (k < 0 || opacity <= 0) return;
   const path = linePath(series, k, view, (p) => plan.known(line, p));
   const subject = { part: 'mark' as const, category: course.places[line] ?? 0 };
-  const strokePx = widthPx * (plan.highlighted.has(line) ? HIGHLIGHT : 1);
+  const strokePx = labels.linePx * (plan.highlighted.has(line) ? HIGHLIGHT : 1);
   const { fill, points } = chart.dress.lines;
   if (fill > 0) pushFill(plan, path, { line, view, opacity, colour }, lines);
   const stroke = (id: string, more: Partial<PathNode>): PathNode => ({
@@ -144,9 +152,9 @@ function pushLine(
     const value = (series.values[k * series.periodCount + p] ?? Number.NaN) * series.unit;
     const x = acrossPx(area, moment, periods.places[p] ?? 0);
     if (Number.isNaN(value) || x < area.x - 0.01 || !plan.known(line, p) || !holds(view.domain, value)) continue;
-    dots.push(
-      dot(plan, `point:${subject.category}:${p}`, { x, y: heightPx(view, value), colour, opacity, strokePx, subject }),
-    );
+    const sizePx = strokePx * chart.dress.lines.pointSize;
+    const { category } = subject;
+    dots.push(dotNode(`point:${category}:${p}`, { x, y: heightPx(view, value), colour, opacity, sizePx, category }));
   }
 }
 
@@ -199,111 +207,6 @@ function pushFill(
   }
 }
 
-interface DotAt {
-  readonly x: number;
-  readonly y: number;
-  readonly colour: string;
-  readonly opacity: number;
-  readonly strokePx: number;
-  readonly subject: { readonly part: 'mark'; readonly category: number };
-}
-
-function dot({ chart }: LinesPlan, id: string, { x, y, colour, opacity, strokePx, subject }: DotAt): SceneNode {
-  const sizePx = strokePx * chart.dress.lines.pointSize;
-  const half = sizePx / 2;
-  return {
-    kind: 'rect',
-    id,
-    subject,
-    x: x - half,
-    y: y - half,
-    widthPx: sizePx,
-    heightPx: sizePx,
-    radiusPx: half,
-    fill: colour,
-    opacity,
-  };
-}
-
-/** The point at a head, and its words. */
-function pushHead(
-  plan: LinesPlan,
-  head: Head,
-  headX: number,
-  opacity: number,
-  labels: SceneNode[],
-  dots: SceneNode[],
-): void {
-  const { chart, frame, fonts, gapPx, widthPx, course } = plan;
-  if (opacity <= 0) return;
-  const category = course.places[head.line] ?? 0;
-  const colour = colourOf(plan, head, head.line);
-  const strokePx = widthPx * (plan.highlighted.has(head.line) ? HIGHLIGHT : 1);
-  if (head.present && chart.dress.lines.points !== 'none')
-    dots.push(
-      dot(plan, `head:${category}`, {
-        x: headX,
-        y: head.y,
-        colour,
-        opacity,
-        strokePx,
-        subject: { part: 'mark', category },
-      }),
-    );
-  const { heads } = chart.own;
-  const strength = head.strength * opacity;
-  if (heads === 'none' || strength <= 0) return;
-  const dotPx = chart.dress.lines.points === 'none' ? widthPx : widthPx * chart.dress.lines.pointSize;
-  const x = headX + dotPx / 2 + gapPx * 1.6;
-  // A label that had to step aside is led back to its line.
-  const aside = smoothStep((Math.abs(head.labelY - head.y) / plan.rowPx - 0.4) * 2);
-  if (aside > 0)
-    labels.push({
-      kind: 'path',
-      id: `lead:${category}`,
-      path: polyline(Float64Array.of(headX + dotPx / 2, head.y, x - gapPx * 0.25, head.labelY)),
-      stroke: colour,
-      strokeWidthPx: Math.min(widthPx, 0.2 * frame.unit),
-      opacity: aside * strength * 0.8,
-    });
-  const name = plan.names[head.line];
-  const baseline = (sizePx: number) => head.labelY + sizePx * ((ASCENT - DESCENT) / 2);
-  if (name && name.text !== '')
-    pushWithShadow(
-      labels,
-      labelNode({
-        id: `name:${category}`,
-        subject: { part: 'name', category },
-        text: name.text,
-        x,
-        y: baseline(fonts.name.sizePx),
-        font: fonts.name,
-        fill: chart.dress.labels.name.colour ?? frame.inks.strong,
-        align: 'start',
-        opacity: strength,
-        tabular: false,
-      }),
-      chart.dress.labels.name.shadow,
-    );
-  if (heads === 'name') return;
-  pushWithShadow(
-    labels,
-    labelNode({
-      id: `value:${category}`,
-      subject: { part: 'value', category },
-      text: plan.formatValue(head.value),
-      x: x + (name && name.widthPx > 0 ? name.widthPx + gapPx : 0),
-      y: baseline(fonts.value.sizePx),
-      font: fonts.value,
-      fill: chart.dress.labels.value.colour ?? frame.inks.quiet,
-      align: 'start',
-      opacity: strength,
-      tabular: true,
-    }),
-    chart.dress.labels.value.shadow,
-  );
-}
-
 /** An upright line at the playhead. */
 function guideNodes({ chart, area, frame }: LinesPlan, headX: number, words: number): SceneNode[] {
   if (!chart.own.guide) return [];
@@ -327,7 +230,7 @@ function marksOf(
   headX: number,
   opacityOf: (line: number) => number,
 ): Map<number, Mark> {
-  const sizePx = Math.max(plan.rowPx, plan.widthPx * plan.chart.dress.lines.pointSize);
+  const sizePx = Math.max(plan.labels.rowPx, plan.labels.dotPx);
   return new Map(
     heads.map((head) => {
       const box = { x: headX - sizePx / 2, y: head.y - sizePx / 2, widthPx: sizePx, heightPx: sizePx };

@@ -1,0 +1,193 @@
+import type { Frame } from '../../../chart/frame';
+import { ASCENT, DESCENT, fontOf, labelNode, pushWithShadow } from '../../../chart/text-block';
+import { smoothStep } from '../../../motion/slots';
+import type { Chart } from '../../../project/chart';
+import { lineWidth } from '../../../scene/layout-text';
+import { polyline } from '../../../scene/path';
+import type { SceneNode } from '../../../scene/scene';
+import { type Font, fitText, type MeasureText, plainLine } from '../../../scene/text-fit';
+
+/** What stands at the head of a line, or at the end of a band. */
+export const headLabels = ['name-value', 'name', 'value', 'none'] as const;
+export type HeadLabel = (typeof headLabels)[number];
+
+/** A name, measured once. */
+export interface HeadName {
+  readonly text: string;
+  readonly widthPx: number;
+}
+
+/** How heads are labelled, prepared for a film. */
+export interface HeadLabels {
+  readonly chart: Chart;
+  readonly frame: Frame;
+  readonly kind: HeadLabel;
+  readonly fonts: { readonly name: Font; readonly value: Font };
+  /** By line. */
+  readonly names: readonly HeadName[];
+  readonly formatValue: (value: number) => string;
+  readonly linePx: number;
+  readonly dotPx: number;
+  /** Height of a label in the column of heads. */
+  readonly rowPx: number;
+  readonly gapPx: number;
+  /** Room to the right of the playhead at its farthest. */
+  readonly roomPx: number;
+}
+
+interface HeadLabelsInput {
+  readonly chart: Chart;
+  readonly frame: Frame;
+  readonly kind: HeadLabel;
+  readonly names: readonly string[];
+  /** The least and the greatest value that is ever written. */
+  readonly ends: readonly [number, number];
+  readonly fieldPx: number;
+  readonly formatValue: (value: number) => string;
+  readonly measure: MeasureText;
+}
+
+/** Labels at heads take at most this part of the chart. */
+const MOST_ROOM = 0.34;
+
+/** Chooses the size of labels, fits the names, and says what room they need. */
+export function prepareHeadLabels(input: HeadLabelsInput): HeadLabels {
+  const { chart, frame, kind, formatValue, measure } = input;
+  const { labels, lines } = chart.dress;
+  const { unit, plot } = frame;
+  const sizePx = Math.max(1, Math.min(2.8 * unit, input.fieldPx / Math.max(1, input.names.length) / 1.3));
+  const fonts = {
+    name: fontOf(labels.name, sizePx * labels.name.size),
+    value: fontOf(labels.value, sizePx * labels.value.size),
+  };
+  const gapPx = sizePx * 0.45;
+  const limitPx = plot.widthPx * MOST_ROOM;
+  const [withName, withValue] = [kind === 'name-value' || kind === 'name', kind === 'name-value' || kind === 'value'];
+  const valuePx = withValue ? widestValue(input.ends, formatValue, fonts.value, measure) : 0;
+  const namePx = Math.max(limitPx * 0.3, limitPx - (valuePx > 0 ? valuePx + gapPx : 0));
+  const names = input.names.map((name): HeadName => {
+    if (!withName) return { text: '', widthPx: 0 };
+    const plain = plainLine(name.slice(0, 300));
+    const text = fitText(labels.name.capitals ? plain.toUpperCase() : plain, fonts.name, namePx, measure);
+    return { text, widthPx: lineWidth(text, fonts.name, false, measure) };
+  });
+  const widest = names.reduce((most, { widthPx }) => Math.max(most, widthPx), 0);
+  const linePx = lines.width * unit;
+  const dotPx = lines.points === 'none' ? linePx : linePx * lines.pointSize;
+  const both = widest > 0 && valuePx > 0 ? gapPx : 0;
+  const roomPx = kind === 'none' ? dotPx : widest + valuePx + both + 2.4 * gapPx + dotPx;
+  const rowPx = Math.max(fonts.name.sizePx, fonts.value.sizePx) * 1.12;
+  return { chart, frame, kind, fonts, names, formatValue, linePx, dotPx, rowPx, gapPx, roomPx };
+}
+
+/** Room for the longest number of a range. */
+function widestValue(
+  ends: readonly [number, number],
+  formatValue: (value: number) => string,
+  font: Font,
+  measure: MeasureText,
+): number {
+  let widest = 0;
+  for (const end of ends)
+    for (let size = Math.abs(end); size > Math.abs(end) * 1e-7; size /= 10)
+      for (const value of [size, size * 0.999]) {
+        const text = plainLine(formatValue(Math.sign(end) * value)).replace(/\d/g, '0');
+        widest = Math.max(widest, lineWidth(text, font, true, measure));
+      }
+  return widest;
+}
+
+/** A head at a moment, as its label sees it. */
+export interface LabelledHead {
+  readonly category: number;
+  /** Place among the names. */
+  readonly line: number;
+  readonly value: number;
+  readonly colour: string;
+  /** Where the line ends. */
+  readonly x: number;
+  readonly y: number;
+  /** The middle of the label. */
+  readonly labelY: number;
+  /** How strongly the label shows, in [0, 1]. */
+  readonly strength: number;
+}
+
+/** Adds the label of a head; one that had to step aside is led back to its line. */
+export function pushHeadLabel(labels: HeadLabels, head: LabelledHead, nodes: SceneNode[]): void {
+  const { chart, frame, kind, fonts, gapPx, linePx, dotPx } = labels;
+  const { category, strength, labelY } = head;
+  if (kind === 'none' || strength <= 0) return;
+  const x = head.x + dotPx / 2 + gapPx * 1.6;
+  const aside = smoothStep((Math.abs(labelY - head.y) / labels.rowPx - 0.4) * 2);
+  if (aside > 0)
+    nodes.push({
+      kind: 'path',
+      id: `lead:${category}`,
+      path: polyline(Float64Array.of(head.x + dotPx / 2, head.y, x - gapPx * 0.25, labelY)),
+      stroke: head.colour,
+      strokeWidthPx: Math.min(linePx, 0.2 * frame.unit),
+      opacity: aside * strength * 0.8,
+    });
+  const name = labels.names[head.line];
+  const baseline = (sizePx: number) => labelY + sizePx * ((ASCENT - DESCENT) / 2);
+  const common = { align: 'start', opacity: strength } as const;
+  if (name && name.text !== '')
+    pushWithShadow(
+      nodes,
+      labelNode({
+        ...common,
+        id: `name:${category}`,
+        subject: { part: 'name', category },
+        text: name.text,
+        x,
+        y: baseline(fonts.name.sizePx),
+        font: fonts.name,
+        fill: chart.dress.labels.name.colour ?? frame.inks.strong,
+        tabular: false,
+      }),
+      chart.dress.labels.name.shadow,
+    );
+  if (kind === 'name') return;
+  pushWithShadow(
+    nodes,
+    labelNode({
+      ...common,
+      id: `value:${category}`,
+      subject: { part: 'value', category },
+      text: labels.formatValue(head.value),
+      x: x + (name && name.widthPx > 0 ? name.widthPx + gapPx : 0),
+      y: baseline(fonts.value.sizePx),
+      font: fonts.value,
+      fill: chart.dress.labels.value.colour ?? frame.inks.quiet,
+      tabular: true,
+    }),
+    chart.dress.labels.value.shadow,
+  );
+}
+
+interface Dot {
+  readonly x: number;
+  readonly y: number;
+  readonly colour: string;
+  readonly opacity: number;
+  readonly sizePx: number;
+  readonly category: number;
+}
+
+/** A point of a line. */
+export function dotNode(id: string, { x, y, colour, opacity, sizePx, category }: Dot): SceneNode {
+  const half = sizePx / 2;
+  return {
+    kind: 'rect',
+    id,
+    subject: { part: 'mark', category },
+    x: x - half,
+    y: y - half,
+    widthPx: sizePx,
+    heightPx: sizePx,
+    radiusPx: half,
+    fill: colour,
+    opacity,
+  };
+}
