@@ -1,12 +1,17 @@
 import type { KnownFamily } from '../project/family-document';
 import { linesKnown } from './lines/known';
+import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
 
 /**
  * Every family as the editor knows it: its part of the document and its controls, without what draws it, which the page
  * need not wait for. In the order of the registry.
  */
-export const knownFamilies: readonly KnownFamily[] = [rankedBarsKnown as KnownFamily, linesKnown as KnownFamily];
+export const knownFamilies: readonly KnownFamily[] = [
+  rankedBarsKnown,
+  rankLinesKnown,
+  linesKnown,
+] as readonly KnownFamily[];
 
 /** The family that a new project starts with. */
 export const firstKnown: KnownFamily = rankedBarsKnown as KnownFamily;

@@ -1,9 +1,10 @@
 import type { Family } from './family';
 import { lines } from './lines';
+import { rankLines } from './rank-lines';
 import { rankedBars } from './ranked-bars';
 
 /** Every family of charts. A new one is a folder beside this file and a word in this list. */
-export const families: readonly Family[] = [rankedBars, lines];
+export const families: readonly Family[] = [rankedBars, rankLines, lines];
 
 /** The family that a new project starts with. */
 export const firstFamily: Family = rankedBars;

@@ -1,7 +1,8 @@
 import { paceLimits } from '../../pace/pace';
 import { type ControlSpec, choices, percentInput } from '../../project/control-spec';
+import { headsControl, lineControls, spacingControl, windowControls } from '../shared/along/along-controls';
 import { axisRangeControl, momentWordsControl } from '../shared/common-controls';
-import { mostRange, windowRange } from './document';
+import { mostRange } from './document';
 
 const step = 'dress' as const;
 const labels = { step, fold: 'Labels' } as const;
@@ -17,46 +18,8 @@ export const linesControls: readonly ControlSpec[] = [
     words: 'number of series limit top',
     input: { kind: 'number', range: mostRange, step: 1, unit: 'lines', decimals: 0 },
   },
-  {
-    id: 'lines-window',
-    path: 'own.window',
-    step,
-    label: 'Time in view',
-    words: 'window range zoom sliding growing all periods',
-    input: {
-      kind: 'pick',
-      choices: choices([
-        ['all', 'All of it'],
-        ['growing', 'What has passed'],
-        ['sliding', 'The last periods'],
-      ]),
-    },
-  },
-  {
-    id: 'lines-window-periods',
-    path: 'own.windowPeriods',
-    step,
-    label: 'Periods in view',
-    words: 'window length span',
-    input: { kind: 'number', range: windowRange, step: 1, unit: 'periods', decimals: 0 },
-    when: [{ path: 'own.window', is: ['sliding'] }],
-  },
-  {
-    id: 'lines-heads',
-    path: 'own.heads',
-    ...labels,
-    label: 'At the head',
-    words: 'name value end label counting',
-    input: {
-      kind: 'select',
-      choices: choices([
-        ['name-value', 'Name and value'],
-        ['name', 'Name'],
-        ['value', 'Value'],
-        ['none', 'Nothing'],
-      ]),
-    },
-  },
+  ...windowControls,
+  headsControl,
   {
     id: 'lines-point-labels',
     path: 'own.pointLabels',
@@ -73,38 +36,7 @@ export const linesControls: readonly ControlSpec[] = [
       ]),
     },
   },
-  {
-    id: 'line-width',
-    path: 'dress.lines.width',
-    ...shape,
-    label: 'Width of lines',
-    words: 'thickness stroke',
-    input: { kind: 'number', range: [0.05, 4], step: 0.05, unit: '%' },
-  },
-  {
-    id: 'line-points',
-    path: 'dress.lines.points',
-    ...shape,
-    label: 'Points',
-    words: 'dots markers',
-    input: {
-      kind: 'pick',
-      choices: choices([
-        ['none', 'None'],
-        ['ends', 'At the ends'],
-        ['all', 'At each period'],
-      ]),
-    },
-  },
-  {
-    id: 'line-point-size',
-    path: 'dress.lines.pointSize',
-    ...shape,
-    label: 'Size of points',
-    words: 'dots markers',
-    input: { kind: 'number', range: [1, 6], step: 0.1, unit: 'times' },
-    when: [{ path: 'dress.lines.points', is: ['ends', 'all'] }],
-  },
+  ...lineControls,
   {
     id: 'line-fill',
     path: 'dress.lines.fill',
@@ -130,20 +62,7 @@ export const linesControls: readonly ControlSpec[] = [
     words: 'zero baseline broken',
     input: { kind: 'switch' },
   },
-  {
-    id: 'lines-spacing',
-    path: 'own.spacing',
-    ...shape,
-    label: 'Periods stand',
-    words: 'spacing calendar even',
-    input: {
-      kind: 'pick',
-      choices: choices([
-        ['calendar', 'As in the calendar'],
-        ['even', 'Evenly'],
-      ]),
-    },
-  },
+  spacingControl,
   {
     id: 'lines-swap',
     path: 'pace.swapSec',

@@ -3,22 +3,18 @@ import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
 import { type MomentWords, usualMomentWords } from '../../project/moment-words';
 import type { DomainRule } from '../../scale/domain-rule';
+import { type AlongOwn, alongFrom, alongSchema, usualAlong } from '../shared/along/along-own';
 import { type HeadLabel, headLabels } from '../shared/along/head-labels';
 import { holdsZeroWell } from '../shared/along/holds-zero';
-import { type Spacing, spacings, type WindowKind, windowKinds } from '../shared/along/period-places';
 import { domainSchema } from '../shared/domain-schema';
 
 /** Which points have their value beside them. */
 export const pointLabels = ['none', 'ends', 'extremes', 'all'] as const;
 
 /** What only lines know. */
-export interface LinesOwn {
+export interface LinesOwn extends AlongOwn {
   /** Lines on stage at most, from 1 to 50: those that reach farthest. */
   readonly most: number;
-  readonly spacing: Spacing;
-  readonly window: WindowKind;
-  /** Periods in view while the window slides. */
-  readonly windowPeriods: number;
   readonly domain: DomainRule;
   readonly fromZero: boolean;
   readonly heads: HeadLabel;
@@ -33,12 +29,9 @@ export type LinesChart = Chart<LinesOwn>;
 
 /** Lines that a chart may have. */
 export const mostRange = [1, 50] as const;
-/** Periods that a sliding window may hold. */
-export const windowRange = [2, 5000] as const;
 
 /** Lines of a first chart: more than these are a tangle. */
 const FIRST_MOST = 12;
-const FIRST_WINDOW = 12;
 
 export const linesDocument: FamilyDocument<LinesOwn> = {
   version: 1,
@@ -47,9 +40,7 @@ export const linesDocument: FamilyDocument<LinesOwn> = {
     const { Joi, flag, oneOf, record, text, whole } = parts;
     return Joi.object({
       most: whole(mostRange, '', 'Lines on stage at most: those that reach farthest'),
-      spacing: oneOf(spacings, 'Periods stand as far apart as in the calendar, or evenly'),
-      window: oneOf(windowKinds, 'The time in view: all, what has passed, or the last periods'),
-      windowPeriods: whole(windowRange, '', 'Periods in view while the window slides'),
+      ...alongSchema(parts),
       domain: domainSchema(parts),
       fromZero: flag('The value axis holds 0'),
       heads: oneOf(headLabels, 'What stands at the head of a line'),
@@ -60,9 +51,7 @@ export const linesDocument: FamilyDocument<LinesOwn> = {
   },
   defaults: (cube) => ({
     most: FIRST_MOST,
-    spacing: 'calendar',
-    window: 'all',
-    windowPeriods: FIRST_WINDOW,
+    ...usualAlong,
     domain: { kind: 'following' },
     fromZero: cube ? holdsZeroWell(cube) : true,
     heads: 'name-value',
@@ -70,4 +59,5 @@ export const linesDocument: FamilyDocument<LinesOwn> = {
     guide: false,
     momentWords: usualMomentWords,
   }),
+  from: ({ own }) => alongFrom(own),
 };

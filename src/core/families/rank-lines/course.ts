@@ -1,0 +1,69 @@
+import { type SlotTracks, slotAt } from '../../motion/slots';
+import { positionAt } from '../../pace/film-clock';
+import type { CourseInput, ToldChart } from '../family';
+import { type PeriodPlaces, placeInStep, placePeriods } from '../shared/along/period-places';
+import { type StandingsCourse, standingsCourse } from '../shared/standings/course';
+import type { RankLinesOwn } from './document';
+
+/** The way of a series through the places: corners of its line, in order of time. */
+export interface PlaceLine {
+  readonly timeSec: Float64Array;
+  /** In the units of the periods' places. */
+  readonly along: Float64Array;
+  /** 0 is the first place. */
+  readonly slot: Float64Array;
+}
+
+/** Places through a piece of the film. */
+export interface RankLinesCourse extends StandingsCourse {
+  readonly periods: PeriodPlaces;
+  /** By series of the race. */
+  readonly lines: readonly PlaceLine[];
+}
+
+/** Lines of places in words. */
+export type ToldRankLines = ToldChart<RankLinesOwn, RankLinesCourse>;
+
+/** Corners of a change of place: it is drawn as straight pieces that look round. */
+const CORNERS = 16;
+
+/** Ranks, and lays each series' changes of place along the periods. */
+export function rankLinesCourse(input: CourseInput<RankLinesOwn>): RankLinesCourse {
+  const { chart, cube, memory } = input;
+  const { own, between, gaps, pace } = chart;
+  const places = Math.max(1, Math.min(own.places, cube.categories.length));
+  const settings = { places, order: own.order, between, gaps, swapMode: 'at-crossing', swapSec: pace.swapSec } as const;
+  const standings = standingsCourse(input, settings);
+  const { spacing, window, windowPeriods } = own;
+  const periods = placePeriods(cube, standings.clock, { spacing, window, windowPeriods });
+  const lines = memory.once('rank-lines lines', [standings.race, spacing], () =>
+    Array.from({ length: standings.race.tracks.seriesCount }, (_, k) => lineOf(standings.race.tracks, k, periods)),
+  );
+  return { ...standings, periods, lines };
+}
+
+/** Where a time of the film lies along the periods. */
+export function alongOf(periods: PeriodPlaces, timeSec: number): number {
+  const { position } = positionAt(periods.clock, timeSec);
+  const step = Math.min(Math.max(0, periods.places.length - 2), Math.floor(position));
+  return placeInStep(periods, step, periods.places.length < 2 ? 0 : position - step);
+}
+
+/** The corners of a line: where it begins and ends, where spans do, and on the way of each change. */
+function lineOf(tracks: SlotTracks, k: number, periods: PeriodPlaces): PlaceLine {
+  const { clock } = periods;
+  const times = new Set<number>([0, clock.lengthSec]);
+  for (let i = tracks.offset[k] ?? 0; i < (tracks.offset[k + 1] ?? 0); i++) {
+    const [from, to] = [tracks.fromSec[i] ?? 0, tracks.toSec[i] ?? 0];
+    for (let corner = 0; corner <= CORNERS; corner++) {
+      const time = from + ((to - from) * corner) / CORNERS;
+      if (time >= 0 && time <= clock.lengthSec) times.add(time);
+    }
+  }
+  const timeSec = Float64Array.from(times).sort();
+  return {
+    timeSec,
+    along: timeSec.map((time) => alongOf(periods, time)),
+    slot: timeSec.map((time) => slotAt(tracks, k, time)),
+  };
+}

@@ -1,0 +1,15 @@
+import type { KnownFamily } from '../../project/family-document';
+import { rankLinesControls } from './controls';
+import { type RankLinesOwn, rankLinesDocument } from './document';
+
+/** Lines of places, as the editor knows them. */
+export const rankLinesKnown: KnownFamily<RankLinesOwn> = {
+  id: 'rank-lines',
+  name: 'Lines of places',
+  marks: 'Lines',
+  tells: 'who-leads',
+  plays: ['drawn'],
+  uses: new Set(['places', 'legend', 'leader', 'total', 'moments']),
+  document: rankLinesDocument,
+  controls: rankLinesControls,
+};

@@ -1,0 +1,303 @@
+import type { Box } from '../../chart/box';
+import type { Colours } from '../../chart/colours';
+import type { Frame } from '../../chart/frame';
+import { ASCENT, DESCENT, fontOf, labelNode, pushWithShadow } from '../../chart/text-block';
+import { momentOf, shownValue } from '../../motion/race';
+import { valueInStep } from '../../motion/series';
+import { slotAt, smoothStep } from '../../motion/slots';
+import { remembered } from '../../scale/remembered';
+import { type Path, PathSink } from '../../scene/path';
+import type { SceneNode } from '../../scene/scene';
+import { type Font, type MeasureText, plainLine } from '../../scene/text-fit';
+import type { ChartPicture, Mark, PlanInput } from '../family';
+import { dotNode, type HeadLabels, prepareHeadLabels, pushHeadLabel } from '../shared/along/head-labels';
+import { acrossPx, type PeriodAxis, periodAxisNodes, preparePeriodAxis } from '../shared/along/period-axis';
+import { type AlongMoment, alongAt } from '../shared/along/period-places';
+import { buildAt, entranceOf, turnsOf, wordsProgress } from '../shared/build';
+import { alongOf, type PlaceLine, type RankLinesCourse } from './course';
+import type { RankLinesChart, RankLinesOwn } from './document';
+
+/** Everything of a chart of places that stays the same through the film. */
+export interface RankLinesPlan {
+  readonly chart: RankLinesChart;
+  readonly course: RankLinesCourse;
+  readonly frame: Frame;
+  readonly colours: Colours;
+  readonly periodAxis: PeriodAxis;
+  /** Where the lines run: the middle of the first place to the middle of the last, and the periods in view. */
+  readonly area: Box;
+  readonly labels: HeadLabels;
+  readonly places: number;
+  readonly slotPx: number;
+  readonly rankFont: Font;
+  readonly turns: { readonly opening: readonly number[]; readonly closing: readonly number[] };
+}
+
+/** Sizes, fonts and texts that stay the same through the film. */
+export function planRankLines(input: PlanInput<RankLinesOwn, RankLinesCourse>): RankLinesPlan {
+  const { chart, cube, frame, course, measure } = input;
+  const { plot, unit } = frame;
+  const { race } = course;
+  const places = Math.max(1, race.tracks.places);
+  const periodAxis = preparePeriodAxis({ ...input, periods: course.periods });
+  const heightPx = Math.max(unit, plot.heightPx - periodAxis.heightPx - 0.6 * unit);
+  const slotPx = heightPx / places;
+  const names = Array.from(race.series.categories, (c, k) =>
+    (race.showing[k]?.length ?? 0) > 0 ? plainLine(cube.categories[c] ?? '') : '',
+  );
+  const formatValue = remembered(input.formatValue);
+  const labels = prepareHeadLabels({
+    chart,
+    frame,
+    kind: chart.own.heads,
+    // The size of labels follows the places, not how many names ever come on stage.
+    names: [...names, ...new Array<string>(Math.max(0, places - names.length)).fill('')],
+    ends: greatestEnds(course),
+    fieldPx: Math.max(heightPx, (heightPx * names.length) / places),
+    formatValue,
+    measure,
+  });
+  const { rank } = chart.dress.labels;
+  const rankFont = fontOf(rank, Math.max(1, Math.min(2.6 * unit, slotPx * 0.6) * rank.size));
+  const ranksPx = chart.own.numbered ? widestRank(places, rankFont, measure) + rankFont.sizePx * 0.6 : 0;
+  const edgePx = labels.dotPx / 2 + ranksPx;
+  const area: Box = {
+    x: plot.x + edgePx,
+    y: plot.y + slotPx / 2,
+    widthPx: Math.max(unit, plot.widthPx - edgePx - labels.roomPx),
+    heightPx: heightPx - slotPx,
+  };
+  const marks = Array.from(race.series.categories, (category, k) => ({ name: names[k] ?? '', category }));
+  return {
+    chart,
+    course,
+    frame,
+    colours: input.colours,
+    periodAxis,
+    area,
+    labels,
+    places,
+    slotPx,
+    rankFont,
+    turns: { opening: turnsOf(chart.pace.opening, marks), closing: turnsOf(chart.pace.closing, marks) },
+  };
+}
+
+function greatestEnds({ race }: RankLinesCourse): readonly [number, number] {
+  let [low, high] = [0, 0];
+  for (const value of race.series.values) {
+    if (value < low) low = value;
+    if (value > high) high = value;
+  }
+  return [low * race.series.unit, high * race.series.unit];
+}
+
+function widestRank(places: number, font: Font, measure: MeasureText): number {
+  return measure('0'.repeat(String(places).length), font);
+}
+
+/** A line's head at a moment. */
+interface PlaceHead {
+  readonly series: number;
+  readonly category: number;
+  readonly value: number;
+  readonly slot: number;
+  readonly present: boolean;
+  /** How much of it shows: a line fades below the last place. */
+  readonly shows: number;
+  readonly strength: number;
+}
+
+/** The heads of all lines that show, with what of their labels can be read while lines cross. */
+function headsAt({ course, places }: RankLinesPlan, { step, s }: AlongMoment, timeSec: number): PlaceHead[] {
+  const { race } = course;
+  const time = Math.min(race.clock.lengthSec, Math.max(0, timeSec));
+  const lookSec = Math.max(0.04, race.swapSec) / 2;
+  const moment = momentOf(race, time);
+  const found = Array.from(race.series.categories, (category, series) => {
+    const slot = slotAt(race.tracks, series, time);
+    return {
+      series,
+      category,
+      slot,
+      value: shownValue(race, series, moment),
+      present: !Number.isNaN(valueInStep(race.series, series, step, s)),
+      falls: slotAt(race.tracks, series, time + lookSec) - slotAt(race.tracks, series, time - lookSec),
+      shows: Math.min(1, Math.max(0, places - slot)),
+    };
+  }).filter(({ shows, value }) => shows > 0 && !Number.isNaN(value));
+  return found.map(({ falls, ...head }) => {
+    // A label is gone before it would come down to the axis.
+    let strength = head.present ? smoothStep((places - 0.88 - head.slot) / 0.12) : 0;
+    for (const other of found) {
+      if (other.series === head.series || other.falls > falls || (other.falls === falls && other.series > head.series))
+        continue;
+      strength = Math.min(strength, smoothStep((Math.abs(other.slot - head.slot) - 0.8) / 0.19));
+    }
+    return { ...head, strength };
+  });
+}
+
+/** The chart's part of the picture at a moment. Cost: O(lines × changes of place in view). */
+export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPicture {
+  const { chart, course, area, labels, colours, frame, slotPx } = plan;
+  const time = Math.min(course.clock.lengthSec, Math.max(0, timeSec));
+  const moment = alongAt(course.periods, time);
+  const heads = headsAt(plan, moment, time);
+  const build = buildAt(course.clock, chart.pace.opening, chart.pace.closing, time);
+  const turns = build?.closes ? plan.turns.closing : plan.turns.opening;
+  const opacityOf = (series: number) =>
+    build ? Math.min(1, Math.max(0, entranceOf(build.build, build.x, turns[series] ?? 0, plan.places).progress)) : 1;
+  const words = build ? wordsProgress(build.build, build.x) : 1;
+  const headX = acrossPx(area, moment, moment.head);
+  const heightOf = (slot: number) => area.y + slot * slotPx;
+  const [lines, dots, texts]: [SceneNode[], SceneNode[], SceneNode[]] = [[], [], []];
+  course.lines.forEach((line, series) => {
+    const category = course.race.series.categories[series] ?? 0;
+    const path = linePath(plan, line, series, moment, time);
+    if (path.verbs.length === 0) return;
+    lines.push({
+      kind: 'path',
+      id: `line:${category}`,
+      subject: { part: 'mark', category },
+      path,
+      stroke: colours.ofCategory[category] ?? '#888888',
+      strokeWidthPx: labels.linePx,
+      join: 'round',
+      cap: 'round',
+      opacity: opacityOf(series),
+    });
+  });
+  for (const { series, category, slot, value, present, shows, strength } of heads) {
+    const opacity = opacityOf(series);
+    const colour = colours.ofCategory[category] ?? '#888888';
+    const y = heightOf(slot);
+    if (present && chart.dress.lines.points !== 'none')
+      dots.push(
+        dotNode(`head:${category}`, { x: headX, y, colour, opacity: opacity * shows, sizePx: labels.dotPx, category }),
+      );
+    const label = { category, line: series, value, colour, x: headX, y, labelY: y, strength: strength * opacity };
+    pushHeadLabel(labels, label, texts);
+  }
+  pushPoints(plan, moment, opacityOf, dots);
+  const field = { ...area, heightPx: area.heightPx + slotPx / 2 + 0.6 * frame.unit };
+  const nodes: SceneNode[] = [
+    {
+      kind: 'group',
+      id: 'axis',
+      opacity: words,
+      children: [...rankNodes(plan), ...periodAxisNodes(plan.periodAxis, field, moment)],
+    },
+    {
+      kind: 'group',
+      id: 'lines',
+      clip: {
+        x: area.x - labels.dotPx / 2,
+        y: area.y - slotPx / 2,
+        widthPx: area.widthPx + labels.roomPx,
+        heightPx: area.heightPx + slotPx,
+      },
+      children: lines,
+    },
+    { kind: 'group', id: 'dots', children: dots },
+    { kind: 'group', id: 'heads', children: texts },
+  ];
+  return { nodes, words, marks: () => marksOf(plan, heads, headX, opacityOf) };
+}
+
+/** A line up to the playhead; nothing of it while its series is off stage, or absent. */
+function linePath(
+  { area, course, places, slotPx }: RankLinesPlan,
+  { timeSec, along, slot }: PlaceLine,
+  series: number,
+  moment: AlongMoment,
+  time: number,
+): Path {
+  const sink = new PathSink();
+  let open = false;
+  const put = (place: number, at: number) => {
+    const [x, y] = [acrossPx(area, moment, place), area.y + at * slotPx];
+    if (open) sink.lineTo(x, y);
+    else sink.moveTo(x, y);
+    open = true;
+  };
+  for (let i = 0; i < timeSec.length && (timeSec[i] ?? 0) <= time; i++) {
+    const at = slot[i] ?? places;
+    // The piece that leads to or from the edge of the stage is drawn; what lies beyond is not.
+    const beside = Math.min(slot[i - 1] ?? places, slot[i + 1] ?? places);
+    if (at >= places && beside >= places) open = false;
+    else put(along[i] ?? 0, at);
+  }
+  if (open) put(alongOf(course.periods, time), slotAt(course.race.tracks, series, time));
+  return sink.path();
+}
+
+/** Points at the periods that the playhead has passed, where the look has such. */
+function pushPoints(
+  { chart, course, area, labels, places, slotPx, colours }: RankLinesPlan,
+  moment: AlongMoment,
+  opacityOf: (series: number) => number,
+  dots: SceneNode[],
+): void {
+  const { points } = chart.dress.lines;
+  const { clock } = course;
+  const passed = moment.step + (moment.s >= 1 ? 1 : 0);
+  const crowded = passed * labels.dotPx * 1.5 > area.widthPx;
+  const until = points === 'none' ? -1 : points === 'ends' || crowded ? 0 : passed;
+  course.race.series.categories.forEach((category, series) => {
+    for (let p = 0; p <= until; p++) {
+      const x = acrossPx(area, moment, course.periods.places[p] ?? 0);
+      const slot = slotAt(course.race.tracks, series, clock.spanStartSec[2 * p] ?? 0);
+      if (x < area.x - 0.01 || slot >= places - 0.5) continue;
+      const opacity = opacityOf(series) * Math.min(1, places - slot);
+      const colour = colours.ofCategory[category] ?? '#888888';
+      const y = area.y + slot * slotPx;
+      dots.push(dotNode(`point:${category}:${p}`, { x, y, colour, opacity, sizePx: labels.dotPx, category }));
+    }
+  });
+}
+
+const ranks = new WeakMap<RankLinesPlan, SceneNode[]>();
+
+/** The numbers of the places; they stand still, so they are made once. */
+function rankNodes(plan: RankLinesPlan): SceneNode[] {
+  const known = ranks.get(plan);
+  if (known) return known;
+  const { chart, frame, area, places, slotPx, rankFont, labels } = plan;
+  const nodes: SceneNode[] = [];
+  for (let place = 0; chart.own.numbered && place < places; place++)
+    pushWithShadow(
+      nodes,
+      labelNode({
+        id: `rank:${place}`,
+        subject: { part: 'rank' },
+        text: String(place + 1),
+        x: area.x - labels.dotPx / 2 - rankFont.sizePx * 0.6,
+        y: area.y + place * slotPx + rankFont.sizePx * ((ASCENT - DESCENT) / 2),
+        font: rankFont,
+        fill: chart.dress.labels.rank.colour ?? frame.inks.quiet,
+        align: 'end',
+        opacity: 1,
+        tabular: true,
+      }),
+      chart.dress.labels.rank.shadow,
+    );
+  ranks.set(plan, nodes);
+  return nodes;
+}
+
+function marksOf(
+  { area, labels, slotPx }: RankLinesPlan,
+  heads: readonly PlaceHead[],
+  headX: number,
+  opacityOf: (series: number) => number,
+): Map<number, Mark> {
+  const sizePx = Math.max(labels.rowPx, labels.dotPx);
+  return new Map(
+    heads.map(({ category, series, slot, present, shows }) => {
+      const y = area.y + slot * slotPx;
+      const outline = { x: headX - sizePx / 2, y: y - sizePx / 2, widthPx: sizePx, heightPx: sizePx };
+      return [category, { x: headX, y, opacity: present ? opacityOf(series) * shows : 0, outline }];
+    }),
+  );
+}
