@@ -1,27 +1,25 @@
 import { momentKinds } from '../../motion/choices';
 import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
-import { type MomentWords, usualMomentWords } from '../../project/moment-words';
+import { usualMomentWords } from '../../project/moment-words';
 import type { DomainRule } from '../../scale/domain-rule';
-import { type AlongOwn, alongFrom, alongSchema, usualAlong } from '../shared/along/along-own';
+import { alongFrom, alongSchema, usualAlong } from '../shared/along/along-own';
 import { type HeadLabel, headLabels } from '../shared/along/head-labels';
 import { holdsZeroWell } from '../shared/along/holds-zero';
+import type { SeriesOwn } from '../shared/along/series-course';
 import { domainSchema } from '../shared/domain-schema';
 
 /** Which points have their value beside them. */
 export const pointLabels = ['none', 'ends', 'extremes', 'all'] as const;
 
 /** What only lines know. */
-export interface LinesOwn extends AlongOwn {
-  /** Lines on stage at most, from 1 to 50: those that reach farthest. */
-  readonly most: number;
+export interface LinesOwn extends SeriesOwn {
   readonly domain: DomainRule;
   readonly fromZero: boolean;
   readonly heads: HeadLabel;
   readonly pointLabels: (typeof pointLabels)[number];
   /** An upright line at the playhead. */
   readonly guide: boolean;
-  readonly momentWords: MomentWords;
 }
 
 /** A chart of lines. */

@@ -7,18 +7,18 @@ import type { PlanInput } from '../family';
 import { alongDomain, headExtremes, seriesExtremes } from '../shared/along/along-domain';
 import { type HeadLabels, prepareHeadLabels } from '../shared/along/head-labels';
 import { type PeriodAxis, preparePeriodAxis } from '../shared/along/period-axis';
+import type { SeriesCourse } from '../shared/along/series-course';
 import type { ValueAxis } from '../shared/axis-place';
 import { turnsOf } from '../shared/build';
 import { type DomainCourse, extremesOf } from '../shared/domain';
 import { tickFormats } from '../shared/tick-formats';
 import { fixedParts, prepareAxis } from '../shared/value-axis';
-import type { LinesCourse } from './course';
 import type { LinesChart, LinesOwn } from './document';
 
 /** Everything of a chart of lines that stays the same through the film. */
 export interface LinesPlan {
   readonly chart: LinesChart;
-  readonly course: LinesCourse;
+  readonly course: SeriesCourse;
   readonly frame: Frame;
   readonly colours: Colours;
   readonly domain: DomainCourse;
@@ -40,10 +40,10 @@ export interface LinesPlan {
 }
 
 /** The axis' course, remembered: an edit of a text or a colour changes nothing of it. */
-const courses = new WeakMap<LinesCourse['race'], Map<string, DomainCourse>>();
+const courses = new WeakMap<SeriesCourse['race'], Map<string, DomainCourse>>();
 
 /** Where the value axis ends through the film. */
-export function linesDomain(course: LinesCourse, own: LinesOwn): DomainCourse {
+export function linesDomain(course: SeriesCourse, own: LinesOwn): DomainCourse {
   const known = courses.get(course.race) ?? new Map<string, DomainCourse>();
   courses.set(course.race, known);
   const { domain, fromZero } = own;
@@ -62,7 +62,7 @@ export function linesDomain(course: LinesCourse, own: LinesOwn): DomainCourse {
 }
 
 /** Sizes, fonts and texts of lines that stay the same through the film. */
-export function planLines(input: PlanInput<LinesOwn, LinesCourse>): LinesPlan {
+export function planLines(input: PlanInput<LinesOwn, SeriesCourse>): LinesPlan {
   const { chart, cube, frame, colours, measure, course } = input;
   const formatValue = remembered(input.formatValue);
   const domain = linesDomain(course, chart.own);
@@ -128,4 +128,4 @@ export function planLines(input: PlanInput<LinesOwn, LinesCourse>): LinesPlan {
   };
 }
 
-const marksOf = ({ shown }: LinesCourse) => shown.categories.map((name, category) => ({ name, category }));
+const marksOf = ({ shown }: SeriesCourse) => shown.categories.map((name, category) => ({ name, category }));

@@ -48,7 +48,7 @@ interface HeadLabelsInput {
 }
 
 /** Labels at heads take at most this part of the chart. */
-const MOST_ROOM = 0.34;
+const MOST_ROOM = { wide: 0.34, tall: 0.46 } as const;
 
 /** Chooses the size of labels, fits the names, and says what room they need. */
 export function prepareHeadLabels(input: HeadLabelsInput): HeadLabels {
@@ -61,7 +61,7 @@ export function prepareHeadLabels(input: HeadLabelsInput): HeadLabels {
     value: fontOf(labels.value, sizePx * labels.value.size),
   };
   const gapPx = sizePx * 0.45;
-  const limitPx = plot.widthPx * MOST_ROOM;
+  const limitPx = plot.widthPx * (plot.heightPx > plot.widthPx ? MOST_ROOM.tall : MOST_ROOM.wide);
   const [withName, withValue] = [kind === 'name-value' || kind === 'name', kind === 'name-value' || kind === 'value'];
   const valuePx = withValue ? widestValue(input.ends, formatValue, fonts.value, measure) : 0;
   const namePx = Math.max(limitPx * 0.3, limitPx - (valuePx > 0 ? valuePx + gapPx : 0));

@@ -127,14 +127,20 @@ export function periodAxisNodes(axis: PeriodAxis, area: Box, moment: AlongMoment
 }
 
 /** How strongly the ticks show whose roundest level each is: as strongly as the finest of their levels that has room. */
-function levelStrengths({ closest, widest, font }: PeriodAxis, area: Box, { from, to }: AlongMoment): Float64Array {
+function levelStrengths(
+  { closest, widest, font, periods }: PeriodAxis,
+  area: Box,
+  { from, to }: AlongMoment,
+): Float64Array {
   const unitPx = area.widthPx / (to - from);
   const strengths = new Float64Array(closest.length);
+  const steady = periods.rule.window !== 'growing';
   let strongest = 0;
   for (let level = 0; level < closest.length; level++) {
     const needPx = (widest[level] ?? 0) * ROOM + font.sizePx;
     const room = ((closest[level] ?? 0) * unitPx) / needPx;
-    strongest = Math.max(strongest, smoothStep((room - 1) / FADE));
+    // While the window keeps its size, ticks are there or not; while it grows they give way to each other.
+    strongest = Math.max(strongest, steady ? Number(room >= 1) : smoothStep((room - 1) / FADE));
     strengths[level] = strongest;
   }
   return strengths;

@@ -69,13 +69,3 @@ export function alongAt(periods: PeriodPlaces, timeSec: number): AlongMoment {
   const to = Math.max(span, head);
   return { step, s, head, from: to - span, to };
 }
-
-/** The least number of units that are ever in view, and the greatest. */
-export function windowSpans({ places, rule }: PeriodPlaces): readonly [number, number] {
-  const last = places.at(-1) ?? 0;
-  if (last <= 0) return [1, 1];
-  if (rule.window === 'growing') return [last * FIRST_SHARE, last];
-  if (rule.window === 'all') return [last, last];
-  const span = Math.min(last, (last / (places.length - 1)) * Math.max(1, rule.windowPeriods));
-  return [span, span];
-}

@@ -1,31 +1,37 @@
-import { type Cube, takeCategories } from '../../shaping/cube';
-import type { CourseInput, ToldChart } from '../family';
-import { type PeriodPlaces, placePeriods } from '../shared/along/period-places';
-import { type StandingsCourse, standingsCourse, type ToldStandings } from '../shared/standings/course';
-import type { LinesOwn } from './document';
+import { type Cube, takeCategories } from '../../../shaping/cube';
+import type { CourseInput, ToldChart } from '../../family';
+import { type StandingsCourse, standingsCourse, type TellsMoments, type ToldStandings } from '../standings/course';
+import type { AlongOwn } from './along-own';
+import { type PeriodPlaces, placePeriods } from './period-places';
 
-/** Lines through their piece of the film. */
-export interface LinesCourse extends StandingsCourse {
-  /** The categories that have a line, in the table's order; the standings know only these. */
+/** What a chart of series along periods keeps of its own. */
+export interface SeriesOwn extends AlongOwn, TellsMoments {
+  /** Series on stage at most: those that reach farthest. */
+  readonly most: number;
+}
+
+/** Series through their piece of the film. */
+export interface SeriesCourse extends StandingsCourse {
+  /** The categories that are drawn, in the table's order; the standings know only these. */
   readonly shown: Cube;
-  /** By line: its place in the chart's own cube. */
+  /** By series: its place in the chart's own cube. */
   readonly places: readonly number[];
   readonly periods: PeriodPlaces;
 }
 
-/** Lines in words. */
-export type ToldLines = ToldChart<LinesOwn, LinesCourse>;
+/** Series in words. */
+export type ToldSeries<Own extends SeriesOwn = SeriesOwn> = ToldChart<Own, SeriesCourse>;
 
-/** The standings among the lines alone: places in them are places of lines, to be turned by `course.places`. */
-export function standingsOf(told: ToldLines): ToldStandings {
+/** The standings among what is drawn alone: places in them are places of series, to be turned by `course.places`. */
+export function standingsOf(told: ToldSeries): ToldStandings {
   return { ...told, cube: told.course.shown };
 }
 
-/** Takes the lines that reach farthest, ranks them, and gives the periods their places. */
-export function linesCourse(input: CourseInput<LinesOwn>): LinesCourse {
+/** Takes the series that reach farthest, ranks them, and gives the periods their places. */
+export function seriesCourse(input: CourseInput<SeriesOwn>): SeriesCourse {
   const { chart, cube, memory } = input;
   const { most, spacing, window, windowPeriods } = chart.own;
-  const picked = memory.once('lines shown', [cube, most], () => {
+  const picked = memory.once('series shown', [cube, most], () => {
     const places = farthest(cube, most);
     return { places, shown: places.length === cube.categories.length ? cube : takeCategories(cube, places) };
   });
