@@ -1,12 +1,12 @@
 import { PathSink, polyline } from '../../scene/path';
 import type { PathNode, SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
+import { alongEntrance } from '../shared/along/along-plan';
 import { breakNodes } from '../shared/along/axis-break';
 import { dotNode, pushHeadLabel } from '../shared/along/head-labels';
 import { type AlongView, firstInView, heightPx, type LineParts, linePath } from '../shared/along/line-path';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
 import { alongAt } from '../shared/along/period-places';
-import { buildAt, entranceOf, wordsProgress } from '../shared/build';
 import { type Domain, domainAt, extremesOf, placeInDomain } from '../shared/domain';
 import { axisNodes, zeroLine } from '../shared/value-axis';
 import { type Head, headsAt } from './heads';
@@ -24,14 +24,7 @@ export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
   const domain = domainAt(plan.domain, timeSec);
   const view: AlongView = { area, domain, moment, periods: course.periods };
   const heads = headsAt(plan, domain, moment, timeSec);
-  const build = buildAt(course.clock, chart.pace.opening, chart.pace.closing, timeSec);
-  const turns = build?.closes ? plan.turns.closing : plan.turns.opening;
-  const opacityOf = (line: number) => {
-    if (!build) return 1;
-    const { progress } = entranceOf(build.build, build.x, turns[line] ?? 0, plan.labels.names.length);
-    return Math.min(1, Math.max(0, progress));
-  };
-  const words = build ? wordsProgress(build.build, build.x) : 1;
+  const { opacityOf, words } = alongEntrance(plan, timeSec);
   const headX = acrossPx(area, moment, moment.head);
   const lines: SceneNode[] = [];
   const dots: SceneNode[] = [];

@@ -3,6 +3,8 @@ import { smoothStep } from '../../motion/slots';
 import type { FilmClock } from '../../pace/film-clock';
 import type { Build } from '../../pace/pace';
 
+export type { Build };
+
 /** How far a mark has come on stage. */
 export interface Entrance {
   readonly how: Build['how'];

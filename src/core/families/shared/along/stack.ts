@@ -1,0 +1,126 @@
+import { type SeriesSet, valueInStep } from '../../../motion/series';
+import type { PeriodExtremes } from './along-domain';
+
+/** How series lie on each other: to their amounts, to the whole, or around the middle. */
+export const stackModes = ['amounts', 'share', 'centred'] as const;
+export type StackMode = (typeof stackModes)[number];
+
+/** What decides the order of a stack from its foot: the table, the greatest total, or who appears first. */
+export const stackOrders = ['table', 'total', 'first'] as const;
+export type StackOrder = (typeof stackOrders)[number];
+
+/** The ends of each series' part of a stack, by series: `top - base` is its value, or its share of the whole. */
+export interface StackAt {
+  readonly base: Float64Array;
+  readonly top: Float64Array;
+}
+
+/** Within a step the sum of curves may reach beyond its ends, so it is looked at here and there. */
+const LOOKS = 6;
+
+/** Series on each other. Two that are next to each other touch; nothing lies over anything. */
+export class Stack {
+  /** Series from the foot to the top. */
+  readonly order: readonly number[];
+
+  constructor(
+    private readonly set: SeriesSet,
+    readonly mode: StackMode,
+    order: StackOrder,
+  ) {
+    this.order = orderOf(set, order);
+  }
+
+  /** How thick a series is; one that comes or goes grows from nothing over the step, so that nothing jumps. Data units. */
+  thickness(k: number, step: number, s: number): number {
+    const { set } = this;
+    const value = valueInStep(set, k, step, s);
+    if (!Number.isNaN(value)) return value * set.unit;
+    const at = k * set.periodCount + step;
+    const [a, b] = [set.values[at] ?? Number.NaN, set.values[at + 1] ?? Number.NaN];
+    return ((Number.isNaN(a) ? 0 : a) * (1 - s) + (Number.isNaN(b) ? 0 : b) * s) * set.unit;
+  }
+
+  /** The stack at a fraction of a step. Positive values pile up from 0, negative ones down from it. */
+  at(step: number, s: number): StackAt {
+    const count = this.set.categories.length;
+    const base = new Float64Array(count);
+    const top = new Float64Array(count);
+    let [up, down] = [0, 0];
+    for (const k of this.order) {
+      const value = this.thickness(k, step, s);
+      if (value < 0) {
+        top[k] = down;
+        down += value;
+        base[k] = down;
+      } else {
+        base[k] = up;
+        up += value;
+        top[k] = up;
+      }
+    }
+    if (this.mode === 'share' && up > 0)
+      for (let k = 0; k < count; k++) {
+        base[k] = (base[k] ?? 0) / up;
+        top[k] = (top[k] ?? 0) / up;
+      }
+    if (this.mode === 'centred')
+      for (let k = 0; k < count; k++) {
+        base[k] = (base[k] ?? 0) - up / 2;
+        top[k] = (top[k] ?? 0) - up / 2;
+      }
+    return { base, top };
+  }
+
+  /** The ends of the whole stack at a fraction of a step. */
+  ends(step: number, s: number): readonly [number, number] {
+    let [up, down] = [0, 0];
+    for (const k of this.order) {
+      const value = this.thickness(k, step, s);
+      if (value < 0) down += value;
+      else up += value;
+    }
+    if (this.mode === 'share') return [0, 1];
+    return this.mode === 'centred' ? [-up / 2, up / 2] : [down, up];
+  }
+
+  /** The ends of the stack around each period, with the steps beside it. */
+  extremes(): PeriodExtremes {
+    const { periodCount } = this.set;
+    const high = new Float64Array(periodCount).fill(Number.NEGATIVE_INFINITY);
+    const low = new Float64Array(periodCount).fill(Number.POSITIVE_INFINITY);
+    const widen = (p: number, [least, most]: readonly [number, number]) => {
+      if (most > (high[p] ?? 0)) high[p] = most;
+      if (least < (low[p] ?? 0)) low[p] = least;
+    };
+    for (let p = 0; p < periodCount; p++) {
+      widen(p, this.ends(Math.max(0, Math.min(p, periodCount - 2)), p > 0 && p === periodCount - 1 ? 1 : 0));
+      if (this.set.between !== 'monotone') continue;
+      for (let i = 1; i < LOOKS && p + 1 < periodCount; i++) {
+        const ends = this.ends(p, i / LOOKS);
+        widen(p, ends);
+        widen(p + 1, ends);
+      }
+    }
+    return { high, low };
+  }
+
+  /** Series that have a value below 0 somewhere: they have no share of a whole. */
+  negatives(): number[] {
+    const { values, periodCount } = this.set;
+    return this.order.filter((k) => values.subarray(k * periodCount, (k + 1) * periodCount).some((value) => value < 0));
+  }
+}
+
+function orderOf(set: SeriesSet, order: StackOrder): number[] {
+  const { values, periodCount } = set;
+  const list = Array.from(set.categories.keys());
+  if (order === 'table') return list;
+  const measure = (k: number) => {
+    const own = values.subarray(k * periodCount, (k + 1) * periodCount);
+    if (order === 'first') return own.findIndex((value) => !Number.isNaN(value));
+    return -own.reduce((sum, value) => (Number.isNaN(value) ? sum : sum + Math.abs(value)), 0);
+  };
+  const keys = list.map(measure);
+  return list.sort((a, b) => (keys[a] ?? 0) - (keys[b] ?? 0) || a - b);
+}
