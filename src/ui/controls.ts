@@ -129,7 +129,9 @@ const specs: readonly ControlSpec[] = [
   ...outputControls,
   qualityControl,
   // What several families have in common stands once.
-  ...new Map(knownFamilies.flatMap((family) => family.controls.map((spec) => [spec.id, spec]))).values(),
+  ...knownFamilies
+    .flatMap((family) => family.controls)
+    .filter((spec, i, all) => all.findIndex(({ id }) => id === spec.id) === i),
 ];
 
 /** Every control of the bench. One that is not listed here cannot be drawn, so the search finds them all. */

@@ -1,4 +1,5 @@
 import type { KnownFamily } from '../project/family-document';
+import { areasKnown } from './areas/known';
 import { linesKnown } from './lines/known';
 import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
@@ -11,6 +12,7 @@ export const knownFamilies: readonly KnownFamily[] = [
   rankedBarsKnown,
   rankLinesKnown,
   linesKnown,
+  areasKnown,
 ] as readonly KnownFamily[];
 
 /** The family that a new project starts with. */

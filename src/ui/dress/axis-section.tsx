@@ -5,13 +5,14 @@ import type { Readout } from '@/core/film/readout';
 import { putAt, valueAt } from '@/core/project/document-value';
 import type { DomainRule } from '@/core/scale/domain-rule';
 import { editChart } from '@/state/current';
+import { specApplies } from '../controls';
 import { Button, IconButton } from '../parts/button';
 import { Control, Controls } from '../parts/control';
 import { Field, Section } from '../parts/field';
 import { Fold } from '../parts/fold';
 import { NumberBox } from '../parts/number-box';
 import { PickField } from '../parts/pick-field';
-import { useChart, useRestingPlayhead } from '../use-state';
+import { useChart, useFamily, useRestingPlayhead } from '../use-state';
 
 /** The value axis, its lines, and the legend. */
 export function AxisSection() {
@@ -58,7 +59,9 @@ const topValue = (readout: Readout | null) => readout?.rows[0]?.value ?? 100;
 function RangeField() {
   const domain = useChart((chart) => valueAt(chart, RANGE) as DomainRule | undefined);
   const top = useRestingPlayhead(topValue);
-  if (!domain) return null;
+  const spec = useFamily().controls.find(({ path }) => path === RANGE);
+  const applies = useChart((chart) => spec !== undefined && specApplies(spec, chart));
+  if (!domain || !applies) return null;
   const set = (rule: DomainRule, gesture: string | null = null) =>
     editChart((chart) => putAt(chart, RANGE, rule), gesture);
   return (

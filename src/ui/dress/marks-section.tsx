@@ -10,7 +10,7 @@ export function MarksSection() {
   const { marks } = useFamily();
   return (
     <Section title={marks}>
-      <FamilyControls step="dress" units={count > 0 ? { places: `of ${count}`, 'lines-most': `of ${count}` } : {}} />
+      <FamilyControls step="dress" units={count > 0 ? { places: `of ${count}`, 'series-most': `of ${count}` } : {}} />
     </Section>
   );
 }

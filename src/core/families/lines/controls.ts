@@ -1,8 +1,13 @@
 import { paceLimits } from '../../pace/pace';
 import { type ControlSpec, choices, percentInput } from '../../project/control-spec';
-import { headsControl, lineControls, spacingControl, windowControls } from '../shared/along/along-controls';
+import {
+  headsControl,
+  lineControls,
+  mostControl,
+  spacingControl,
+  windowControls,
+} from '../shared/along/along-controls';
 import { axisRangeControl, momentWordsControl } from '../shared/common-controls';
-import { mostRange } from './document';
 
 const step = 'dress' as const;
 const labels = { step, fold: 'Labels' } as const;
@@ -10,14 +15,7 @@ const shape = { step, fold: 'Shape' } as const;
 
 /** How many lines there are, what of the time is in view, and how they look. */
 export const linesControls: readonly ControlSpec[] = [
-  {
-    id: 'lines-most',
-    path: 'own.most',
-    step,
-    label: 'Lines at most',
-    words: 'number of series limit top',
-    input: { kind: 'number', range: mostRange, step: 1, unit: 'lines', decimals: 0 },
-  },
+  mostControl,
   ...windowControls,
   headsControl,
   {

@@ -3,10 +3,10 @@ import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
 import { usualMomentWords } from '../../project/moment-words';
 import type { DomainRule } from '../../scale/domain-rule';
-import { alongFrom, alongSchema, usualAlong } from '../shared/along/along-own';
+import { alongSchema, usualAlong } from '../shared/along/along-own';
 import { type HeadLabel, headLabels } from '../shared/along/head-labels';
 import { holdsZeroWell } from '../shared/along/holds-zero';
-import type { SeriesOwn } from '../shared/along/series-course';
+import { fromSeries, mostRange, type SeriesOwn, usualMost } from '../shared/along/series-own';
 import { domainSchema } from '../shared/domain-schema';
 
 /** Which points have their value beside them. */
@@ -25,12 +25,6 @@ export interface LinesOwn extends SeriesOwn {
 /** A chart of lines. */
 export type LinesChart = Chart<LinesOwn>;
 
-/** Lines that a chart may have. */
-export const mostRange = [1, 50] as const;
-
-/** Lines of a first chart: more than these are a tangle. */
-const FIRST_MOST = 12;
-
 export const linesDocument: FamilyDocument<LinesOwn> = {
   version: 1,
   migrations: {},
@@ -48,7 +42,7 @@ export const linesDocument: FamilyDocument<LinesOwn> = {
     });
   },
   defaults: (cube) => ({
-    most: FIRST_MOST,
+    most: usualMost,
     ...usualAlong,
     domain: { kind: 'following' },
     fromZero: cube ? holdsZeroWell(cube) : true,
@@ -57,5 +51,5 @@ export const linesDocument: FamilyDocument<LinesOwn> = {
     guide: false,
     momentWords: usualMomentWords,
   }),
-  from: ({ own }) => alongFrom(own),
+  from: ({ own }) => fromSeries(own),
 };

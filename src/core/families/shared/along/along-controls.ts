@@ -1,5 +1,6 @@
 import { type ControlSpec, choices } from '../../../project/control-spec';
 import { windowRange } from './along-own';
+import { mostRange } from './series-own';
 
 const step = 'dress' as const;
 const labels = { step, fold: 'Labels' } as const;
@@ -101,4 +102,14 @@ export const headsControl: ControlSpec = {
       ['none', 'Nothing'],
     ]),
   },
+};
+
+/** How many series there are. */
+export const mostControl: ControlSpec = {
+  id: 'series-most',
+  path: 'own.most',
+  step,
+  label: 'At most',
+  words: 'number of series limit top',
+  input: { kind: 'number', range: mostRange, step: 1, unit: 'names', decimals: 0 },
 };

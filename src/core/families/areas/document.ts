@@ -1,0 +1,49 @@
+import { momentKinds } from '../../motion/choices';
+import type { Chart } from '../../project/chart';
+import type { FamilyDocument } from '../../project/family-document';
+import { usualMomentWords } from '../../project/moment-words';
+import type { DomainRule } from '../../scale/domain-rule';
+import { alongSchema, usualAlong } from '../shared/along/along-own';
+import { type HeadLabel, headLabels } from '../shared/along/head-labels';
+import { fromSeries, mostRange, type SeriesOwn, usualMost } from '../shared/along/series-own';
+import { type StackMode, type StackOrder, stackModes, stackOrders } from '../shared/along/stack';
+import { domainSchema } from '../shared/domain-schema';
+
+/** What only areas know. */
+export interface AreasOwn extends SeriesOwn {
+  readonly stack: StackMode;
+  /** From the foot. */
+  readonly order: StackOrder;
+  readonly domain: DomainRule;
+  readonly heads: HeadLabel;
+}
+
+/** A chart of areas. */
+export type AreasChart = Chart<AreasOwn>;
+
+export const areasDocument: FamilyDocument<AreasOwn> = {
+  version: 1,
+  migrations: {},
+  schema: (parts) => {
+    const { Joi, oneOf, record, text, whole } = parts;
+    return Joi.object({
+      most: whole(mostRange, '', 'Areas on stage at most: those that reach farthest'),
+      ...alongSchema(parts),
+      stack: oneOf(stackModes, 'Areas lie on each other to their amounts, to the whole, or around the middle'),
+      order: oneOf(stackOrders, 'What decides the order from the foot'),
+      domain: domainSchema(parts),
+      heads: oneOf(headLabels, 'What stands at the head of an area'),
+      momentWords: record(momentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
+    });
+  },
+  defaults: () => ({
+    most: usualMost,
+    ...usualAlong,
+    stack: 'amounts',
+    order: 'total',
+    domain: { kind: 'following' },
+    heads: 'name-value',
+    momentWords: usualMomentWords,
+  }),
+  from: ({ own }) => fromSeries(own),
+};
