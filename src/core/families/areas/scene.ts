@@ -2,6 +2,7 @@ import { PathSink } from '../../scene/path';
 import type { SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { alongEntrance } from '../shared/along/along-plan';
+import { bandHeads } from '../shared/along/band-heads';
 import { pushHeadLabel } from '../shared/along/head-labels';
 import { type AlongView, firstInView, heightPx } from '../shared/along/line-path';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
@@ -9,7 +10,6 @@ import { alongAt, placeInStep } from '../shared/along/period-places';
 import type { StackAt } from '../shared/along/stack';
 import { type Domain, domainAt } from '../shared/domain';
 import { refusalNodes } from '../shared/refusal';
-import { spread } from '../shared/spread';
 import { axisNodes, zeroLine } from '../shared/value-axis';
 import type { AreasPlan } from './plan';
 
@@ -64,7 +64,7 @@ export function areasPicture(plan: AreasPlan, timeSec: number): ChartPicture {
   }
   const labels: SceneNode[] = [];
   const headX = acrossPx(area, moment, moment.head);
-  const heads = head ? headsOf(plan, head, view) : [];
+  const heads = head ? bandHeads(plan, plan.stack, head.at, view) : [];
   for (const { k, labelY, middleY, value, strength } of heads) {
     const category = course.places[k] ?? 0;
     const label = { category, line: k, value, colour: colourOf(plan, k), x: headX, y: middleY, labelY };
@@ -142,43 +142,3 @@ function slicesOf({ stack, area, course }: AreasPlan, view: AlongView): Slice[] 
 }
 
 const sliceBefore = (slices: readonly Slice[]): Slice => slices.at(-1) as Slice;
-
-interface BandHead {
-  readonly k: number;
-  /** In data units, or as a share. */
-  readonly value: number;
-  readonly middleY: number;
-  readonly labelY: number;
-  readonly strength: number;
-}
-
-/** Bands thinner than this part of a label's height have none; it comes with them. */
-const THIN = 0.06;
-
-/** The labels of the bands at the playhead, pushed apart; their order is that of the stack, which never changes. */
-function headsOf({ stack, area, labels }: AreasPlan, { at }: Slice, view: AlongView): BandHead[] {
-  const found = stack.order.map((k) => {
-    const [base, top] = [at.base[k] ?? 0, at.top[k] ?? 0];
-    const [high, low] = [heightPx(view, top), heightPx(view, base)];
-    const sizePx = Math.abs(high - low);
-    const value = top < 0 || base < 0 ? (stack.mode === 'amounts' ? base - top : top - base) : top - base;
-    return {
-      k,
-      value: stack.mode === 'amounts' && top <= 0 && base < 0 ? base - top : Math.abs(value),
-      middleY: (high + low) / 2,
-      strength: Math.min(1, sizePx / (labels.rowPx * THIN)),
-    };
-  });
-  const column = found.filter(({ strength }) => strength > 0).sort((a, b) => a.middleY - b.middleY || b.k - a.k);
-  const rows = spread(
-    column.map(({ middleY, strength }) => ({
-      wishPx: middleY,
-      // What comes or goes takes its room little by little.
-      sizePx: labels.rowPx * strength,
-      weight: Math.max(1e-3, strength),
-    })),
-    area.y - labels.rowPx * 0.2,
-    area.y + area.heightPx - labels.rowPx * 0.05,
-  );
-  return column.map((head, i) => ({ ...head, labelY: rows[i] ?? head.middleY, strength: head.strength ** 8 }));
-}

@@ -7,9 +7,9 @@ import { dotNode, pushHeadLabel } from '../shared/along/head-labels';
 import { type AlongView, firstInView, heightPx, type LineParts, linePath } from '../shared/along/line-path';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
 import { alongAt } from '../shared/along/period-places';
+import { type Head, headsAt } from '../shared/along/value-heads';
 import { type Domain, domainAt, extremesOf, placeInDomain } from '../shared/domain';
 import { axisNodes, zeroLine } from '../shared/value-axis';
-import { type Head, headsAt } from './heads';
 import type { LinesPlan } from './plan';
 import { pointLabelNodes } from './point-labels';
 

@@ -4,6 +4,7 @@ import { inkOn, mixColours } from '../../scale/colour';
 import { lineWidth } from '../../scene/layout-text';
 import type { Paint, SceneNode, Subject, TextNode } from '../../scene/scene';
 import type { Font } from '../../scene/text-fit';
+import { pushBarShape } from '../shared/bar-shape';
 import type { BarAt } from './bars-at';
 import type { RankedBarsPlan } from './bars-plan';
 import { type LabelPlaces, placeLabels } from './place-labels';
@@ -89,64 +90,9 @@ export class BarDrawing {
     const box = this.lying
       ? { x: low, y: across, widthPx: lengthPx, heightPx: thickPx }
       : { x: across, y: low, widthPx: thickPx, heightPx: lengthPx };
-    const radiusPx = (style.corners * thickPx) / 2;
-    if (style.shadow > 0) {
-      // Soft edges without a blur: a few boxes, each a little larger.
-      for (const [step, strength] of [
-        [3, 0.08],
-        [2, 0.12],
-        [1, 0.16],
-      ] as const) {
-        const growPx = step * 0.22 * frame.unit;
-        const shift = 0.35 * frame.unit;
-        nodes.push({
-          kind: 'rect',
-          id: `shadow:${bar.category}:${step}`,
-          x: box.x - growPx + shift,
-          y: box.y - growPx + shift,
-          widthPx: box.widthPx + 2 * growPx,
-          heightPx: box.heightPx + 2 * growPx,
-          radiusPx: radiusPx + growPx,
-          fill: '#000000',
-          opacity: bar.opacity * style.shadow * strength,
-        });
-      }
-    }
-    const { x, y, widthPx, heightPx } = box;
-    const subject = this.subject('mark');
-    const fill = this.fill();
-    const id = `bar:${bar.category}`;
-    const { opacity } = bar;
-    if (style.outline <= 0) nodes.push({ kind: 'rect', id, subject, x, y, widthPx, heightPx, radiusPx, fill, opacity });
-    else {
-      const stroke = style.outlineColour ?? frame.inks.strong;
-      const strokeWidthPx = style.outline * frame.unit;
-      nodes.push({
-        kind: 'rect',
-        id,
-        subject,
-        x,
-        y,
-        widthPx,
-        heightPx,
-        radiusPx,
-        fill,
-        opacity,
-        stroke,
-        strokeWidthPx,
-      });
-    }
-  }
-
-  private fill(): Paint {
-    const { chart, frame } = this.prepared;
-    const { gradient } = chart.dress.bars;
-    const { bar } = this;
-    if (gradient <= 0) return bar.colour;
-    const from = mixColours(bar.colour, frame.inks.ground, gradient * 0.75);
-    return this.lying
-      ? { kind: 'linear', x0: bar.from, y0: 0, x1: bar.to, y1: 0, from, to: bar.colour }
-      : { kind: 'linear', x0: 0, y0: bar.from, x1: 0, y1: bar.to, from, to: bar.colour };
+    const { from, to, colour, opacity } = bar;
+    const shape = { id: `bar:${bar.category}`, subject: this.subject('mark'), box, lying: this.lying };
+    pushBarShape(nodes, { ...shape, from, to, colour, opacity }, style, frame);
   }
 
   /** Adds name, picture and value to a list. */

@@ -1,11 +1,11 @@
 import { paceLimits } from '../../pace/pace';
-import { type ControlSpec, choices, percentInput } from '../../project/control-spec';
+import { type ControlSpec, choices } from '../../project/control-spec';
+import { barStyleControls } from '../shared/bar-controls';
 import { axisRangeControl, momentWordsControl } from '../shared/common-controls';
 import { placesRange } from './document';
 
 const step = 'dress' as const;
 const labels = { step, fold: 'Labels' } as const;
-const shape = { step, fold: 'Shape', input: percentInput } as const;
 
 /** How many bars there are, in what order, and how they look; then how they change places. */
 export const rankedBarsControls: readonly ControlSpec[] = [
@@ -99,33 +99,7 @@ export const rankedBarsControls: readonly ControlSpec[] = [
       ]),
     },
   },
-  {
-    id: 'thickness',
-    path: 'dress.bars.thickness',
-    ...shape,
-    label: 'Thickness',
-    words: 'gap width height',
-    input: { ...percentInput, range: [0.2, 1] },
-  },
-  { id: 'corners', path: 'dress.bars.corners', ...shape, label: 'Corners', words: 'round radius' },
-  { id: 'bar-gradient', path: 'dress.bars.gradient', ...shape, label: 'Runs out', words: 'gradient fade' },
-  {
-    id: 'bar-outline',
-    path: 'dress.bars.outline',
-    ...shape,
-    label: 'Outline',
-    words: 'border stroke',
-    input: { kind: 'number', range: [0, 2], step: 0.05, unit: '%' },
-  },
-  {
-    id: 'bar-outline-colour',
-    path: 'dress.bars.outlineColour',
-    ...shape,
-    label: 'Colour of the outline',
-    words: 'border',
-    input: { kind: 'colour', automatic: 'As the ink' },
-  },
-  { id: 'bar-shadow', path: 'dress.bars.shadow', ...shape, label: 'Shadow of bars', words: 'drop' },
+  ...barStyleControls,
   axisRangeControl,
   {
     id: 'swap-mode',

@@ -1,11 +1,11 @@
-import { momentOf, shownValue } from '../../motion/race';
-import { valueInStep } from '../../motion/series';
-import { rankAt, slotAt, smoothStep } from '../../motion/slots';
-import { heightPx } from '../shared/along/line-path';
-import type { AlongMoment } from '../shared/along/period-places';
-import type { Domain } from '../shared/domain';
-import { spread } from '../shared/spread';
-import type { LinesPlan } from './plan';
+import { momentOf, shownValue } from '../../../motion/race';
+import { valueInStep } from '../../../motion/series';
+import { rankAt, slotAt, smoothStep } from '../../../motion/slots';
+import type { Domain } from '../domain';
+import { spread } from '../spread';
+import type { AlongPlan } from './along-plan';
+import { heightPx } from './line-path';
+import type { AlongMoment } from './period-places';
 
 /** The head of a line at a moment. */
 export interface Head {
@@ -34,7 +34,7 @@ const LEAST_LOOK_SEC = 0.04;
  * the values. Where values cross, their labels change places as bars do; the one that falls steps back meanwhile, so
  * that nothing is written on another. Continuous in time.
  */
-export function headsAt(plan: LinesPlan, domain: Domain, moment: AlongMoment, timeSec: number): Head[] {
+export function headsAt(plan: AlongPlan, domain: Domain, moment: AlongMoment, timeSec: number): Head[] {
   const { race } = plan.course;
   const { tracks, series } = race;
   const time = Math.min(race.clock.lengthSec, Math.max(0, timeSec));
