@@ -1,5 +1,6 @@
 import type { KnownFamily } from '../project/family-document';
 import { areasKnown } from './areas/known';
+import { columnsKnown } from './columns/known';
 import { linesKnown } from './lines/known';
 import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
@@ -13,6 +14,7 @@ export const knownFamilies: readonly KnownFamily[] = [
   rankLinesKnown,
   linesKnown,
   areasKnown,
+  columnsKnown,
 ] as readonly KnownFamily[];
 
 /** The family that a new project starts with. */

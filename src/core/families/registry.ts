@@ -1,11 +1,12 @@
 import { areas } from './areas';
+import { columns } from './columns';
 import type { Family } from './family';
 import { lines } from './lines';
 import { rankLines } from './rank-lines';
 import { rankedBars } from './ranked-bars';
 
 /** Every family of charts. A new one is a folder beside this file and a word in this list. */
-export const families: readonly Family[] = [rankedBars, rankLines, lines, areas];
+export const families: readonly Family[] = [rankedBars, rankLines, lines, areas, columns];
 
 /** The family that a new project starts with. */
 export const firstFamily: Family = rankedBars;

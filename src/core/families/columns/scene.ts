@@ -1,0 +1,249 @@
+import type { Box } from '../../chart/box';
+import { ASCENT, DESCENT, labelNode, pushWithShadow } from '../../chart/text-block';
+import { valueInStep } from '../../motion/series';
+import { smoothStep } from '../../motion/slots';
+import { lineWidth } from '../../scene/layout-text';
+import type { SceneNode } from '../../scene/scene';
+import type { ChartPicture, Mark } from '../family';
+import { alongEntrance } from '../shared/along/along-plan';
+import { bandHeads } from '../shared/along/band-heads';
+import { pushHeadLabel } from '../shared/along/head-labels';
+import { type AlongView, firstInView, heightPx } from '../shared/along/line-path';
+import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
+import { type AlongMoment, alongAt } from '../shared/along/period-places';
+import { headsAt } from '../shared/along/value-heads';
+import { pushBarShape } from '../shared/bar-shape';
+import { domainAt } from '../shared/domain';
+import { refusalNodes } from '../shared/refusal';
+import { axisNodes, zeroLine } from '../shared/value-axis';
+import type { ColumnsPlan } from './plan';
+
+/** Part of a lane that a column fills beside the others of its period. */
+const LANE = 0.92;
+
+/** The columns of one place along the periods. */
+interface Stand {
+  /** The middle on screen. */
+  readonly x: number;
+  readonly step: number;
+  readonly s: number;
+  /** Its period; -1 for the one that is on its way to the next period. */
+  readonly period: number;
+}
+
+/** One column, or a part of one. */
+interface Column {
+  readonly k: number;
+  readonly x: number;
+  readonly widthPx: number;
+  readonly from: number;
+  readonly to: number;
+  readonly value: number;
+}
+
+/**
+ * The chart's part of the picture at a moment. Each column is pulled out of the one before: the latest stands at the
+ * playhead with the value that is reached there, behind those that are done. Cost: O(series × periods in view).
+ */
+export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture {
+  const { chart, course, field, axis, parts, periodAxis, frame, measure, refused } = plan;
+  if (refused !== null)
+    return { nodes: refusalNodes(refused, chart, frame, measure), words: 1, marks: () => new Map() };
+  const { opacityOf, growthOf, words } = alongEntrance(plan, timeSec);
+  const moment = alongAt(course.periods, timeSec);
+  const domain = domainAt(plan.domain, timeSec);
+  const { area, slotPx } = innerArea(plan, moment);
+  const view: AlongView = { area, domain, moment, periods: course.periods };
+  const stands = standsOf(plan, view);
+  const latest = stands[0];
+  const shapes: SceneNode[] = [];
+  const values: SceneNode[] = [];
+  const zero = heightPx(view, Math.min(domain.max, Math.max(domain.min, 0)));
+  for (const stand of stands) {
+    const columns = columnsOf(plan, stand, view, slotPx);
+    for (const { k, x, widthPx, from, to } of columns) {
+      const opacity = opacityOf(k);
+      const category = course.places[k] ?? 0;
+      const [foot, end] = [from, to].map((y) => zero + (y - zero) * growthOf(k)) as [number, number];
+      const box = { x: x - widthPx / 2, y: Math.min(foot, end), widthPx, heightPx: Math.abs(end - foot) };
+      if (opacity <= 0 || box.heightPx <= 0) continue;
+      const id = `column:${category}:${stand.period}`;
+      const colour = plan.colours.ofCategory[category] ?? '#888888';
+      const bar = { id, subject: { part: 'mark' as const, category }, box, lying: false, from: foot, to: end };
+      pushBarShape(shapes, { ...bar, colour, opacity }, chart.dress.bars, frame);
+    }
+    if (latest) pushValues(plan, { stand, latest, columns, slotPx, zero, opacityOf }, values);
+  }
+  const labels: SceneNode[] = [];
+  const heads = latest ? headsOf(plan, view, latest, timeSec) : [];
+  const edge = latest ? latest.x + (slotPx * chart.dress.bars.thickness) / 2 : 0;
+  for (const { k, value, y, labelY, strength } of heads) {
+    const category = course.places[k] ?? 0;
+    const colour = plan.colours.ofCategory[category] ?? '#888888';
+    const label = { category, line: k, value, colour, x: edge, y, labelY, strength: strength * opacityOf(k) };
+    pushHeadLabel(plan.labels, label, labels);
+  }
+  const outer = { x: plan.area.x, y: frame.plot.y, widthPx: plan.area.widthPx + 1 };
+  const nodes: SceneNode[] = [
+    {
+      kind: 'group',
+      id: 'axis',
+      opacity: words,
+      children: [
+        ...axisNodes(axis, { field, domain, parts, average: Number.NaN }),
+        ...periodAxisNodes(periodAxis, axisBox(plan, area), moment),
+      ],
+    },
+    {
+      kind: 'group',
+      id: 'columns',
+      clip: { ...outer, heightPx: frame.plot.heightPx },
+      children: shapes,
+    },
+    { kind: 'group', id: 'zero', opacity: words, children: zeroLine(axis, field, domain) },
+    { kind: 'group', id: 'values', children: values },
+    { kind: 'group', id: 'heads', children: labels },
+  ];
+  const marks = () =>
+    new Map(
+      heads.map(({ k, y, strength }): [number, Mark] => {
+        const sizePx = plan.labels.rowPx;
+        const outline = { x: edge - sizePx, y: y - sizePx / 2, widthPx: sizePx, heightPx: sizePx };
+        return [course.places[k] ?? 0, { x: edge, y, opacity: opacityOf(k) * strength, outline }];
+      }),
+    );
+  return { nodes, words, marks };
+}
+
+/** Periods stand in the middle of their columns, so the first and the last are half a column away from the edges. */
+function innerArea({ area, closest }: ColumnsPlan, { from, to }: AlongMoment): { area: Box; slotPx: number } {
+  const unitPx = area.widthPx / (to - from + closest);
+  const slotPx = unitPx * closest;
+  return { area: { ...area, x: area.x + slotPx / 2, widthPx: area.widthPx - slotPx }, slotPx };
+}
+
+/** Below what the columns reach: labels of the values of negative ones stand between. */
+function axisBox({ field, frame, axis, periodAxis }: ColumnsPlan, area: Box): Box {
+  const bottom = frame.plot.y + frame.plot.heightPx - axis.insets.bottom - periodAxis.heightPx;
+  return { ...area, y: field.y, heightPx: bottom - field.y };
+}
+
+/** The places along the periods that have columns, the latest first, since it stands behind all others. */
+function standsOf({ course }: ColumnsPlan, view: AlongView): Stand[] {
+  const { moment, periods } = view;
+  const { step, s } = moment;
+  const last = s >= 1 ? step + 1 : step;
+  const stands: Stand[] = [];
+  if (s > 0 && s < 1) stands.push({ x: acrossPx(view.area, moment, moment.head), step, s, period: -1 });
+  const { periodCount } = course.race.series;
+  for (let p = last; p >= firstInView(view); p--) {
+    const x = acrossPx(view.area, moment, periods.places[p] ?? 0);
+    const atEnd = p > 0 && p === periodCount - 1;
+    stands.push({ x, step: atEnd ? p - 1 : p, s: atEnd ? 1 : 0, period: p });
+  }
+  return stands;
+}
+
+/** The columns of a stand, or the parts of its one column. */
+function columnsOf(plan: ColumnsPlan, { x, step, s }: Stand, view: AlongView, slotPx: number): Column[] {
+  const { chart, stack, course } = plan;
+  const { series } = course.race;
+  const thickPx = slotPx * chart.dress.bars.thickness;
+  if (chart.own.grouping !== 'grouped') {
+    const { base, top } = stack.at(step, s);
+    return stack.order.map((k) => {
+      const [low, high] = [base[k] ?? 0, top[k] ?? 0];
+      const below = high <= 0 && low < 0;
+      const [from, to] = below ? [high, low] : [low, high];
+      const value = below ? low - high : high - low;
+      return { k, x, widthPx: thickPx, from: heightPx(view, from), to: heightPx(view, to), value };
+    });
+  }
+  const lanePx = thickPx / stack.order.length;
+  const zero = heightPx(view, Math.min(view.domain.max, Math.max(view.domain.min, 0)));
+  return stack.order.flatMap((k, lane): Column[] => {
+    const value = stack.thickness(k, step, s);
+    if (value === 0 && Number.isNaN(valueInStep(series, k, step, s))) return [];
+    const middle = x - thickPx / 2 + lanePx * (lane + 0.5);
+    const widthPx = lanePx * (stack.order.length > 1 ? LANE : 1);
+    return [{ k, x: middle, widthPx, from: zero, to: heightPx(view, value), value }];
+  });
+}
+
+interface StandValues {
+  readonly stand: Stand;
+  readonly latest: Stand;
+  readonly columns: readonly Column[];
+  readonly slotPx: number;
+  readonly zero: number;
+  readonly opacityOf: (series: number) => number;
+}
+
+/** Values on top: of each column, or of the whole stack. Those beneath the latest step back while it passes. */
+function pushValues(plan: ColumnsPlan, values: StandValues, nodes: SceneNode[]): void {
+  const { chart, labels, measure, frame, stack } = plan;
+  const { stand, latest, columns, slotPx, zero, opacityOf } = values;
+  const { grouping, values: shown } = chart.own;
+  const isLatest = stand === latest;
+  if (shown === 'none' || grouping === 'share' || (shown === 'latest' && !isLatest && stand.period < 0)) return;
+  // The value of the column that was the latest goes as the next one takes its place.
+  const gone = isLatest ? 0 : Math.min(1, (latest.x - stand.x) / Math.max(1, slotPx));
+  const keeps = shown === 'all' ? 1 : 1 - gone;
+  if (keeps <= 0) return;
+  const font = labels.fonts.value;
+  const [first] = stack.order;
+  const list: { k: number; x: number; roomPx: number; to: number; value: number }[] =
+    grouping === 'grouped'
+      ? columns.map((column) => ({ ...column, roomPx: column.widthPx / LANE }))
+      : totalOf(columns, stand.x, slotPx, first ?? 0);
+  for (const { k, x, roomPx, to, value } of list) {
+    const text = plan.formatValue(value);
+    const widthPx = lineWidth(text, font, true, measure);
+    const crowded = shown === 'all' || list.length > 1;
+    // What is wider than its column would touch the next one; one alone has all the room.
+    if (crowded && widthPx > roomPx * 0.98) continue;
+    const overlap = isLatest ? 1 : smoothStep(((latest.x - stand.x) / Math.max(widthPx, roomPx) - 0.6) / 0.4);
+    const strength = (shown === 'all' ? overlap : Math.min(overlap, keeps)) * opacityOf(k);
+    if (strength <= 0) continue;
+    const y = value < 0 ? to + font.sizePx * (ASCENT + 0.3) : to - font.sizePx * (DESCENT + 0.2);
+    const half = widthPx / 2;
+    const { plot } = frame;
+    const middle = Math.min(plot.x + plot.widthPx - half, Math.max(plan.area.x + half, x));
+    if (Math.abs(to - zero) < 0.01 && value !== 0) continue;
+    pushWithShadow(
+      nodes,
+      labelNode({
+        id: `value:${k}:${stand.period}`,
+        subject: { part: 'value', category: plan.course.places[k] ?? 0 },
+        text,
+        x: middle,
+        y,
+        font,
+        fill: chart.dress.labels.value.colour ?? frame.inks.strong,
+        align: 'middle',
+        opacity: strength,
+        tabular: true,
+      }),
+      chart.dress.labels.value.shadow,
+    );
+  }
+}
+
+/** The sum of a stack, at its outer end: of what is above 0, where there is such. */
+function totalOf(columns: readonly Column[], x: number, roomPx: number, k: number) {
+  const sum = columns.reduce((total, { value }) => total + value, 0);
+  const ends = columns.map(({ to }) => to);
+  if (columns.length === 0) return [];
+  const above = columns.some(({ value }) => value > 0);
+  return [{ k, x, roomPx, to: above ? Math.min(...ends) : Math.max(...ends), value: sum }];
+}
+
+/** The heads of the series at the latest columns, with labels that keep apart. */
+function headsOf(plan: ColumnsPlan, view: AlongView, { step, s }: Stand, timeSec: number) {
+  if (plan.chart.own.grouping !== 'grouped')
+    return bandHeads(plan, plan.stack, plan.stack.at(step, s), view).map(({ middleY, ...head }) => ({
+      ...head,
+      y: middleY,
+    }));
+  return headsAt(plan, view.domain, view.moment, timeSec).map(({ line, ...head }) => ({ ...head, k: line }));
+}
