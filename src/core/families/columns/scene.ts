@@ -59,6 +59,7 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
   const shapes: SceneNode[] = [];
   const values: SceneNode[] = [];
   const zero = heightPx(view, Math.min(domain.max, Math.max(domain.min, 0)));
+  const latestPx = latest ? widthOfTotal(plan, columnsOf(plan, latest, view, slotPx)) : 0;
   for (const stand of stands) {
     const columns = columnsOf(plan, stand, view, slotPx);
     for (const { k, x, widthPx, from, to } of columns) {
@@ -72,7 +73,14 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
       const bar = { id, subject: { part: 'mark' as const, category }, box, lying: false, from: foot, to: end };
       pushBarShape(shapes, { ...bar, colour, opacity }, chart.dress.bars, frame);
     }
-    if (latest) pushValues(plan, { stand, latest, columns, slotPx, zero, opacityOf }, values);
+    if (latest) {
+      const before = stand === latest && stands[1] ? columnsOf(plan, stands[1], view, slotPx) : [];
+      pushValues(
+        plan,
+        { stand, latest, columns, before, beforeX: stands[1]?.x ?? latest.x, latestPx, slotPx, zero, opacityOf },
+        values,
+      );
+    }
   }
   const labels: SceneNode[] = [];
   const heads = latest ? headsOf(plan, view, latest, timeSec) : [];
@@ -174,42 +182,52 @@ interface StandValues {
   readonly stand: Stand;
   readonly latest: Stand;
   readonly columns: readonly Column[];
+  /** Those that the latest is pulled out of, and where they stand. */
+  readonly before: readonly Column[];
+  readonly beforeX: number;
+  /** The width of the value on the latest column, where it has but one. */
+  readonly latestPx: number;
   readonly slotPx: number;
   readonly zero: number;
   readonly opacityOf: (series: number) => number;
 }
 
-/** Values on top: of each column, or of the whole stack. Those beneath the latest step back while it passes. */
+/** Values on top: of each column, or of the whole stack. Those that the latest passes step back before it touches them. */
 function pushValues(plan: ColumnsPlan, values: StandValues, nodes: SceneNode[]): void {
   const { chart, labels, measure, frame, stack } = plan;
-  const { stand, latest, columns, slotPx, zero, opacityOf } = values;
-  const { grouping, values: shown } = chart.own;
+  const { stand, latest, columns, before, beforeX, slotPx, zero, opacityOf } = values;
+  const { grouping, values: shown, heads } = chart.own;
   const isLatest = stand === latest;
-  if (shown === 'none' || grouping === 'share' || (shown === 'latest' && !isLatest && stand.period < 0)) return;
-  // The value of the column that was the latest goes as the next one takes its place.
-  const gone = isLatest ? 0 : Math.min(1, (latest.x - stand.x) / Math.max(1, slotPx));
-  const keeps = shown === 'all' ? 1 : 1 - gone;
-  if (keeps <= 0) return;
+  if (shown === 'none' || grouping === 'share' || (shown === 'latest' && !isLatest)) return;
   const font = labels.fonts.value;
   const [first] = stack.order;
-  const list: { k: number; x: number; roomPx: number; to: number; value: number }[] =
+  const valuesOf = (of: readonly Column[], x: number): ColumnValue[] =>
     grouping === 'grouped'
-      ? columns.map((column) => ({ ...column, roomPx: column.widthPx / LANE }))
-      : totalOf(columns, stand.x, slotPx, first ?? 0);
+      ? of.map((column) => ({ ...column, roomPx: column.widthPx / LANE }))
+      : totalOf(of, x, slotPx, first ?? 0);
+  const list = valuesOf(columns, stand.x);
+  const last = new Map(valuesOf(before, beforeX).map(({ k, to }) => [k, to]));
+  const halfPx = (slotPx * chart.dress.bars.thickness) / 2;
   for (const { k, x, roomPx, to, value } of list) {
     const text = plan.formatValue(value);
     const widthPx = lineWidth(text, font, true, measure);
-    const crowded = shown === 'all' || list.length > 1;
     // What is wider than its column would touch the next one; one alone has all the room.
-    if (crowded && widthPx > roomPx * 0.98) continue;
-    const overlap = isLatest ? 1 : smoothStep(((latest.x - stand.x) / Math.max(widthPx, roomPx) - 0.6) / 0.4);
-    const strength = (shown === 'all' ? overlap : Math.min(overlap, keeps)) * opacityOf(k);
-    if (strength <= 0) continue;
-    const y = value < 0 ? to + font.sizePx * (ASCENT + 0.3) : to - font.sizePx * (DESCENT + 0.2);
-    const half = widthPx / 2;
-    const { plot } = frame;
-    const middle = Math.min(plot.x + plot.widthPx - half, Math.max(plan.area.x + half, x));
+    if ((!isLatest || list.length > 1) && widthPx > roomPx * 0.98) continue;
     if (Math.abs(to - zero) < 0.01 && value !== 0) continue;
+    const half = widthPx / 2;
+    // Beside the latest column stand the names, so its value ends where it does.
+    const end = isLatest && heads !== 'none' && list.length === 1 ? stand.x + halfPx : Number.POSITIVE_INFINITY;
+    const middle = Math.max(plan.area.x + half, Math.min(x, end - half, frame.plot.x + frame.plot.widthPx - half));
+    const clear = isLatest
+      ? (end - middle - half) / font.sizePx + 1
+      : (latestStart(values, plan) - middle - half) / font.sizePx;
+    const strength = smoothStep(clear) * opacityOf(k);
+    if (strength <= 0) continue;
+    // While a column stands half behind a longer one, its value is beyond both.
+    const behind = last.get(k) ?? to;
+    const beyond = value < 0 ? Math.max(to, behind) : Math.min(to, behind);
+    const out = smoothStep((latest.x - beforeX) / Math.max(1, (roomPx + widthPx) / 2));
+    const at = to + (beyond - to) * (1 - out);
     pushWithShadow(
       nodes,
       labelNode({
@@ -217,7 +235,7 @@ function pushValues(plan: ColumnsPlan, values: StandValues, nodes: SceneNode[]):
         subject: { part: 'value', category: plan.course.places[k] ?? 0 },
         text,
         x: middle,
-        y,
+        y: value < 0 ? at + font.sizePx * (ASCENT + 0.3) : at - font.sizePx * (DESCENT + 0.2),
         font,
         fill: chart.dress.labels.value.colour ?? frame.inks.strong,
         align: 'middle',
@@ -229,8 +247,30 @@ function pushValues(plan: ColumnsPlan, values: StandValues, nodes: SceneNode[]):
   }
 }
 
+/** Where what stands on the latest columns begins, on screen. */
+function latestStart({ latest, latestPx, slotPx }: StandValues, { chart }: ColumnsPlan): number {
+  const halfPx = (slotPx * chart.dress.bars.thickness) / 2;
+  const end = chart.own.heads === 'none' ? latest.x + latestPx / 2 : latest.x + halfPx;
+  return Math.min(latest.x - halfPx, end - latestPx);
+}
+
+interface ColumnValue {
+  readonly k: number;
+  readonly x: number;
+  readonly roomPx: number;
+  readonly to: number;
+  readonly value: number;
+}
+
+/** How wide the value of a whole stack is written; nothing where each column has its own. */
+function widthOfTotal({ chart, labels, formatValue, measure }: ColumnsPlan, columns: readonly Column[]): number {
+  if (chart.own.grouping === 'grouped' && columns.length > 1) return 0;
+  const sum = columns.reduce((total, { value }) => total + value, 0);
+  return lineWidth(formatValue(sum), labels.fonts.value, true, measure);
+}
+
 /** The sum of a stack, at its outer end: of what is above 0, where there is such. */
-function totalOf(columns: readonly Column[], x: number, roomPx: number, k: number) {
+function totalOf(columns: readonly Column[], x: number, roomPx: number, k: number): ColumnValue[] {
   const sum = columns.reduce((total, { value }) => total + value, 0);
   const ends = columns.map(({ to }) => to);
   if (columns.length === 0) return [];

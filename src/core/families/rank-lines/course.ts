@@ -26,6 +26,9 @@ export type ToldRankLines = ToldChart<RankLinesOwn, RankLinesCourse>;
 
 /** Corners of a change of place: it is drawn as straight pieces that look round. */
 const CORNERS = 16;
+/** Of a series with more changes than these a single one is too small to look round. */
+const MANY = 200;
+const FEW_CORNERS = 3;
 
 /** Ranks, and lays each series' changes of place along the periods. */
 export function rankLinesCourse(input: CourseInput<RankLinesOwn>): RankLinesCourse {
@@ -52,12 +55,14 @@ export function alongOf(periods: PeriodPlaces, timeSec: number): number {
 /** The corners of a line: where it begins and ends, where spans do, and on the way of each change. */
 function lineOf(tracks: SlotTracks, k: number, periods: PeriodPlaces): PlaceLine {
   const { clock } = periods;
-  const times = new Set<number>([0, clock.lengthSec]);
-  for (let i = tracks.offset[k] ?? 0; i < (tracks.offset[k + 1] ?? 0); i++) {
+  const [start, end] = [tracks.offset[k] ?? 0, tracks.offset[k + 1] ?? 0];
+  const corners = end - start > MANY ? FEW_CORNERS : CORNERS;
+  const times = [0, clock.lengthSec];
+  for (let i = start; i < end; i++) {
     const [from, to] = [tracks.fromSec[i] ?? 0, tracks.toSec[i] ?? 0];
-    for (let corner = 0; corner <= CORNERS; corner++) {
-      const time = from + ((to - from) * corner) / CORNERS;
-      if (time >= 0 && time <= clock.lengthSec) times.add(time);
+    for (let corner = 0; corner <= corners; corner++) {
+      const time = from + ((to - from) * corner) / corners;
+      if (time >= 0 && time <= clock.lengthSec) times.push(time);
     }
   }
   const timeSec = Float64Array.from(times).sort();

@@ -215,20 +215,43 @@ function linePath(
 ): Path {
   const sink = new PathSink();
   let open = false;
-  const put = (place: number, at: number) => {
-    const [x, y] = [acrossPx(area, moment, place), area.y + at * slotPx];
+  let [column, low, high, last] = [Number.NaN, 0, 0, 0];
+  const line = (x: number, at: number) => {
+    const y = area.y + at * slotPx;
     if (open) sink.lineTo(x, y);
     else sink.moveTo(x, y);
     open = true;
+  };
+  /** Of all that lies within one column of pixels only the ends are drawn, and where it leaves. */
+  const flush = () => {
+    if (Number.isNaN(column)) return;
+    if (low < last) line(column, low);
+    if (high > last) line(column, high);
+    line(column, last);
+    column = Number.NaN;
+  };
+  const crowded = timeSec.length > 2 * area.widthPx;
+  const put = (place: number, at: number) => {
+    const x = acrossPx(area, moment, place);
+    if (!crowded) return line(x, at);
+    if (Math.round(x) !== column) {
+      flush();
+      [column, low, high] = [Math.round(x), at, at];
+    }
+    [low, high, last] = [Math.min(low, at), Math.max(high, at), at];
   };
   for (let i = 0; i < timeSec.length && (timeSec[i] ?? 0) <= time; i++) {
     const at = slot[i] ?? places;
     // The piece that leads to or from the edge of the stage is drawn; what lies beyond is not.
     const beside = Math.min(slot[i - 1] ?? places, slot[i + 1] ?? places);
-    if (at >= places && beside >= places) open = false;
-    else put(along[i] ?? 0, at);
+    if (at < places || beside < places) put(along[i] ?? 0, at);
+    else {
+      flush();
+      open = false;
+    }
   }
-  if (open) put(alongOf(course.periods, time), slotAt(course.race.tracks, series, time));
+  flush();
+  if (open) line(acrossPx(area, moment, alongOf(course.periods, time)), slotAt(course.race.tracks, series, time));
   return sink.path();
 }
 
