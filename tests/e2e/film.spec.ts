@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import {
+  compared,
   filesLeft,
   goTo,
   meanDifference,
@@ -9,6 +10,7 @@ import {
   openFile,
   pause,
   pixels,
+  previewPixels,
   probe,
   raceTable,
   shownFrame,
@@ -16,9 +18,6 @@ import {
 } from './support';
 
 const size = { widthPx: 854, heightPx: 480 };
-/** Pictures are compared smaller than film and preview, so that resampling weighs little. */
-const compared = { widthPx: 427, heightPx: 240 };
-
 async function exportFilm(page: Page, format: string): Promise<string> {
   await goTo(page, 'Output');
   await page.getByRole('radio', { name: format }).click();
@@ -30,16 +29,6 @@ async function exportFilm(page: Page, format: string): Promise<string> {
   ]);
   await expect(page.getByText(/done in/)).toBeVisible();
   return download.path();
-}
-
-/** The stage's picture at the playhead. */
-async function preview(page: Page): Promise<Buffer> {
-  await page.mouse.move(2, 2);
-  return pixels(
-    { png: await page.getByRole('img', { name: 'The stage' }).locator('canvas').screenshot() },
-    compared.widthPx,
-    compared.heightPx,
-  );
 }
 
 /** Colour of the topmost bar: the first strongly coloured pixel under the axis, a third of the way along. */
@@ -94,20 +83,20 @@ for (const { format, container, codec } of [
     await page.keyboard.press('Home');
     await expect.poll(() => shownFrame(page)).toBe(0);
     const first = pixels({ film, frame: 0 }, compared.widthPx, compared.heightPx);
-    expect(meanDifference(first, await preview(page))).toBeLessThan(4);
+    expect(meanDifference(first, await previewPixels(page))).toBeLessThan(4);
     expect(near(topBar(first), '#1D5C6B'), 'Bravo leads at the start').toBeLessThan(12);
 
     await page.getByRole('button', { name: /Alpha takes the lead/ }).click();
     await expect.poll(() => shownFrame(page)).toBeGreaterThan(0);
     const frame = await shownFrame(page);
     const swap = pixels({ film, frame }, compared.widthPx, compared.heightPx);
-    expect(meanDifference(swap, await preview(page))).toBeLessThan(4);
+    expect(meanDifference(swap, await previewPixels(page))).toBeLessThan(4);
     expect(meanDifference(swap, first), 'the picture has changed since the start').toBeGreaterThan(6);
 
     await page.keyboard.press('End');
     await expect.poll(() => shownFrame(page)).toBe(149);
     const last = pixels({ film, frame: 149 }, compared.widthPx, compared.heightPx);
-    expect(meanDifference(last, await preview(page))).toBeLessThan(4);
+    expect(meanDifference(last, await previewPixels(page))).toBeLessThan(4);
     expect(near(topBar(last), '#1D5C6B'), 'Bravo leads at the end').toBeLessThan(12);
     expect(near([...last.subarray(0, 3)], '#FFFCF5'), 'colours are those of the stage').toBeLessThanOrEqual(4);
   });

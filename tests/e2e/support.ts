@@ -144,3 +144,16 @@ export const filesLeft = (page: Page) =>
     }
     return names;
   });
+
+/** Pictures are compared smaller than film and preview, so that resampling weighs little. */
+export const compared = { widthPx: 427, heightPx: 240 };
+
+/** The stage's picture at the playhead. */
+export async function previewPixels(page: Page): Promise<Buffer> {
+  await page.mouse.move(2, 2);
+  return pixels(
+    { png: await page.getByRole('img', { name: 'The stage' }).locator('canvas').screenshot() },
+    compared.widthPx,
+    compared.heightPx,
+  );
+}
