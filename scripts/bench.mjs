@@ -45,6 +45,11 @@ const parts = {
       row('sceneAt, 5,000 periods', core.long, 'µs', 1),
       ratio(core.long, core.short, 2, 'at most 1.5'),
       row('sceneAt, 20 places, everything switched on', core.full, 'µs', 1, 'under 250 µs'),
+      ...core.alongs.flatMap(({ id, marks, fifty, prepare }) => [
+        row(`${id}: a scene of 20 names`, marks, 'ms', 2),
+        row(`${id}: a scene of 50 names over 5,000 periods`, fifty, 'ms', 2),
+        row(`${id}: prepare 50 by 5,000`, prepare, 'ms', 0, 'under 150 ms'),
+      ]),
       row('prepare, 1,000 categories by 500 periods', core.once, 'ms', 0),
       row('prepare, 1,000 categories by 1,000 periods', core.twice, 'ms', 0, 'under 400 ms'),
       ratio(core.twice, core.once, 2, 'at most 2.2'),

@@ -1,5 +1,6 @@
 import { Memory } from '@/core/families/memory';
 import type { RankedBarsOwn } from '@/core/families/ranked-bars/document';
+import { families } from '@/core/families/registry';
 import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { sceneAt } from '@/core/film/scene-at';
 import type { Chart } from '@/core/project/chart';
@@ -109,4 +110,41 @@ const editPlaces = editMs((chart, i) => ({
 }));
 const once = prepareMs(500, 1000);
 const twice = prepareMs(1000, 1000);
-console.log(JSON.stringify({ few, many, short, long, full, once, twice, editText, editPace, editPlaces }));
+/** Each chart along periods: a frame of 20 marks, a frame of 50 names over 5,000 periods, and what the latter takes to prepare. */
+const alongs = families
+  .filter(({ plays }) => plays.includes('drawn'))
+  .map((family) => {
+    const [small, large] = [walkCube(50, 20), walkCube(5000, 50)];
+    const project = (cube: Cube, secPerPeriod: number): Project => {
+      const own = { ...(family.document.defaults(cube) as object), ...fifty(family.document.defaults(cube) as object) };
+      const known = {
+        family: family.id,
+        familyVersion: family.document.version,
+        play: { kind: 'drawn' } as const,
+        own,
+      };
+      return benchProject(12, secPerPeriod, known);
+    };
+    const prepareFifty = Array.from({ length: 3 }, () => {
+      const startedMs = performance.now();
+      prepare(project(large, 0.01), large);
+      return performance.now() - startedMs;
+    });
+    const scenes = [prepare(project(small, 1), small), prepare(project(large, 0.01), large)].map((each) => {
+      const time = (count: number) => {
+        const startedMs = performance.now();
+        for (let i = 0; i < count; i++) sceneAt(each, ((i * 0.618034) % 1) * each.lengthSec);
+        return (performance.now() - startedMs) / count;
+      };
+      time(20);
+      return Array.from({ length: ROUNDS }, () => time(60));
+    });
+    return { id: family.id, marks: scenes[0] ?? [], fifty: scenes[1] ?? [], prepare: prepareFifty };
+  });
+
+/** Room for fifty names, under whatever name a family keeps it. */
+function fifty(own: object): object {
+  return Object.fromEntries(['most', 'places'].filter((key) => key in own).map((key) => [key, 50]));
+}
+
+console.log(JSON.stringify({ alongs, few, many, short, long, full, once, twice, editText, editPace, editPlaces }));

@@ -24,21 +24,32 @@ export class PathSink {
   private y = 0;
 
   moveTo(x: number, y: number): void {
-    this.add(verb.move, x, y);
-    [this.startX, this.startY] = [x, y];
+    this.verbs.push(verb.move);
+    this.points.push(x, y);
+    this.startX = this.x = x;
+    this.startY = this.y = y;
   }
 
   lineTo(x: number, y: number): void {
-    if (this.verbs.length === 0) this.moveTo(x, y);
-    else this.add(verb.line, x, y);
+    if (this.verbs.length === 0) return this.moveTo(x, y);
+    this.verbs.push(verb.line);
+    this.points.push(x, y);
+    this.x = x;
+    this.y = y;
   }
 
   quadraticCurveTo(x1: number, y1: number, x: number, y: number): void {
-    this.add(verb.quadratic, x1, y1, x, y);
+    this.verbs.push(verb.quadratic);
+    this.points.push(x1, y1, x, y);
+    this.x = x;
+    this.y = y;
   }
 
   bezierCurveTo(x1: number, y1: number, x2: number, y2: number, x: number, y: number): void {
-    this.add(verb.cubic, x1, y1, x2, y2, x, y);
+    this.verbs.push(verb.cubic);
+    this.points.push(x1, y1, x2, y2, x, y);
+    this.x = x;
+    this.y = y;
   }
 
   /** @throws RangeError if the radius is negative. */
@@ -85,13 +96,7 @@ export class PathSink {
 
   /** What was drawn so far. */
   path(): Path {
-    return { verbs: Uint8Array.from(this.verbs), points: Float64Array.from(this.points) };
-  }
-
-  private add(kind: number, ...numbers: number[]): void {
-    this.verbs.push(kind);
-    this.points.push(...numbers);
-    [this.x, this.y] = [numbers.at(-2) ?? 0, numbers.at(-1) ?? 0];
+    return { verbs: new Uint8Array(this.verbs), points: new Float64Array(this.points) };
   }
 }
 

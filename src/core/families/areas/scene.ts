@@ -16,6 +16,8 @@ import type { AreasPlan } from './plan';
 /** A step of this many pixels is drawn as straight pieces, each of so many. */
 const PIECE_PX = 4;
 const MOST_PIECES = 12;
+/** Of steps closer than this only some are drawn. */
+const CLOSE_PX = 1.5;
 
 /** The stack at a place of the screen. */
 interface Slice {
@@ -118,7 +120,8 @@ function slicesOf({ stack, area, course }: AreasPlan, view: AlongView): Slice[] 
   const first = firstInView(view);
   const slices: Slice[] = [];
   const put = (step: number, s: number) => {
-    slices.push({ x: acrossPx(area, moment, placeInStep(periods, step, s)), at: stack.at(step, s) });
+    const at = s === 0 ? stack.atPeriod(step) : stack.at(step, s);
+    slices.push({ x: acrossPx(area, moment, placeInStep(periods, step, s)), at });
   };
   const { between } = course.race.series;
   const straight = stack.mode !== 'share' && between !== 'monotone';
@@ -128,7 +131,7 @@ function slicesOf({ stack, area, course }: AreasPlan, view: AlongView): Slice[] 
     const last = p === moment.step;
     // Of many steps within one pixel the first is enough.
     const before = slices.at(-1)?.x ?? Number.NEGATIVE_INFINITY;
-    if (!last && stepPx < 0.5 && acrossPx(area, moment, periods.places[p] ?? 0) < before + 0.5) continue;
+    if (!last && stepPx < CLOSE_PX && acrossPx(area, moment, periods.places[p] ?? 0) < before + CLOSE_PX) continue;
     put(p, 0);
     if (until <= 0) continue;
     const pieces = straight ? 1 : Math.max(1, Math.min(MOST_PIECES, Math.round(stepPx / PIECE_PX)));

@@ -3,6 +3,7 @@ import { ASCENT, DESCENT, labelNode, pushWithShadow } from '../../chart/text-blo
 import { valueInStep } from '../../motion/series';
 import { smoothStep } from '../../motion/slots';
 import { lineWidth } from '../../scene/layout-text';
+import { PathSink } from '../../scene/path';
 import type { SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { alongEntrance } from '../shared/along/along-plan';
@@ -11,12 +12,18 @@ import { pushHeadLabel } from '../shared/along/head-labels';
 import { type AlongView, firstInView, heightPx } from '../shared/along/line-path';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
 import { type AlongMoment, alongAt } from '../shared/along/period-places';
+import type { Stack } from '../shared/along/stack';
 import { headsAt } from '../shared/along/value-heads';
 import { pushBarShape } from '../shared/bar-shape';
 import { domainAt } from '../shared/domain';
 import { refusalNodes } from '../shared/refusal';
 import { axisNodes, zeroLine } from '../shared/value-axis';
 import type { ColumnsPlan } from './plan';
+
+/** Stands closer than this are not told apart; of those the one that reaches farthest is drawn. */
+const CLOSE_PX = 1.5;
+/** More columns than these are drawn as one shape for each series, without corners and outlines. */
+const MANY = 1500;
 
 /** Part of a lane that a column fills beside the others of its period. */
 const LANE = 0.92;
@@ -59,6 +66,7 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
   const shapes: SceneNode[] = [];
   const values: SceneNode[] = [];
   const zero = heightPx(view, Math.min(domain.max, Math.max(domain.min, 0)));
+  const merged = stands.length * plan.stack.order.length > MANY ? new Map<number, PathSink>() : null;
   const latestPx = latest ? widthOfTotal(plan, columnsOf(plan, latest, view, slotPx)) : 0;
   for (const stand of stands) {
     const columns = columnsOf(plan, stand, view, slotPx);
@@ -68,6 +76,12 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
       const [foot, end] = [from, to].map((y) => zero + (y - zero) * growthOf(k)) as [number, number];
       const box = { x: x - widthPx / 2, y: Math.min(foot, end), widthPx, heightPx: Math.abs(end - foot) };
       if (opacity <= 0 || box.heightPx <= 0) continue;
+      if (merged) {
+        const sink = merged.get(k) ?? new PathSink();
+        merged.set(k, sink);
+        sink.rect(box.x, box.y, box.widthPx, box.heightPx);
+        continue;
+      }
       const id = `column:${category}:${stand.period}`;
       const colour = plan.colours.ofCategory[category] ?? '#888888';
       const bar = { id, subject: { part: 'mark' as const, category }, box, lying: false, from: foot, to: end };
@@ -81,6 +95,17 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
         values,
       );
     }
+  }
+  for (const [k, sink] of merged ?? []) {
+    const category = course.places[k] ?? 0;
+    shapes.push({
+      kind: 'path',
+      id: `columns:${category}`,
+      subject: { part: 'mark', category },
+      path: sink.path(),
+      fill: plan.colours.ofCategory[category] ?? '#888888',
+      opacity: opacityOf(k),
+    });
   }
   const labels: SceneNode[] = [];
   const heads = latest ? headsOf(plan, view, latest, timeSec) : [];
@@ -137,19 +162,37 @@ function axisBox({ field, frame, axis, periodAxis }: ColumnsPlan, area: Box): Bo
 }
 
 /** The places along the periods that have columns, the latest first, since it stands behind all others. */
-function standsOf({ course }: ColumnsPlan, view: AlongView): Stand[] {
+function standsOf({ course, stack }: ColumnsPlan, view: AlongView): Stand[] {
   const { moment, periods } = view;
   const { step, s } = moment;
   const last = s >= 1 ? step + 1 : step;
   const stands: Stand[] = [];
   if (s > 0 && s < 1) stands.push({ x: acrossPx(view.area, moment, moment.head), step, s, period: -1 });
   const { periodCount } = course.race.series;
+  let reach = Number.NaN;
   for (let p = last; p >= firstInView(view); p--) {
     const x = acrossPx(view.area, moment, periods.places[p] ?? 0);
     const atEnd = p > 0 && p === periodCount - 1;
-    stands.push({ x, step: atEnd ? p - 1 : p, s: atEnd ? 1 : 0, period: p });
+    const stand = { x, step: atEnd ? p - 1 : p, s: atEnd ? 1 : 0, period: p };
+    const before = stands.at(-1);
+    if (before && before.period >= 0 && before.x - x < CLOSE_PX) {
+      const own = reachOf(stack, p);
+      if (own > reach) stands[stands.length - 1] = { ...stand, x: before.x };
+      reach = Math.max(reach, own);
+      continue;
+    }
+    reach = reachOf(stack, p);
+    stands.push(stand);
   }
   return stands;
+}
+
+/** How far the columns of a period reach from 0. */
+function reachOf(stack: Stack, period: number): number {
+  const { base, top } = stack.atPeriod(period);
+  let reach = 0;
+  for (const k of stack.order) reach = Math.max(reach, top[k] ?? 0, -(base[k] ?? 0));
+  return reach;
 }
 
 /** The columns of a stand, or the parts of its one column. */
@@ -158,7 +201,7 @@ function columnsOf(plan: ColumnsPlan, { x, step, s }: Stand, view: AlongView, sl
   const { series } = course.race;
   const thickPx = slotPx * chart.dress.bars.thickness;
   if (chart.own.grouping !== 'grouped') {
-    const { base, top } = stack.at(step, s);
+    const { base, top } = s === 0 ? stack.atPeriod(step) : stack.at(step, s);
     return stack.order.map((k) => {
       const [low, high] = [base[k] ?? 0, top[k] ?? 0];
       const below = high <= 0 && low < 0;

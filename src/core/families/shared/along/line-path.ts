@@ -51,7 +51,8 @@ export function linePath(set: SeriesSet, k: number, view: AlongView, known: (per
   const { moment } = view;
   const first = firstInView(view);
   const [whole, bridged] = [new PathSink(), new PathSink()];
-  if (moment.step - first > 2 * view.area.widthPx) {
+  // Within two pixels nobody tells a curve from what is straight.
+  if (moment.step - first > view.area.widthPx / 2) {
     crowdedPath(set, k, view, first, whole);
     return { whole: whole.path(), bridged: bridged.path() };
   }
@@ -84,39 +85,61 @@ export function linePath(set: SeriesSet, k: number, view: AlongView, known: (per
   return { whole: whole.path(), bridged: bridged.path() };
 }
 
-/** More periods than pixels: of each column of pixels the extremes, in the order in which they come. */
+/** By moment: the column of pixels of each period in view. All lines of a picture share them. */
+const columnsOf = new WeakMap<AlongMoment, Int32Array>();
+
+function pixelColumns({ area, moment, periods }: AlongView, first: number): Int32Array {
+  const known = columnsOf.get(moment);
+  if (known) return known;
+  const columns = new Int32Array(moment.step + 1);
+  for (let p = first; p <= moment.step; p++)
+    columns[p] = Math.round(acrossPx(area, moment, periods.places[p] as number));
+  columnsOf.set(moment, columns);
+  return columns;
+}
+
+/** Many periods for the pixels: of each column of pixels the extremes, in the order in which they come. */
 function crowdedPath(set: SeriesSet, k: number, view: AlongView, first: number, sink: PathSink): void {
-  const { area, moment, periods } = view;
+  const { area, moment } = view;
+  const { values, periodCount, unit } = set;
+  const columns = pixelColumns(view, first);
   let open = false;
-  let column = Number.NaN;
+  let column = -1;
   let [low, high, lowAt, highAt] = [Infinity, -Infinity, 0, 0];
   const put = (x: number, value: number) => {
-    const y = heightPx(view, value * set.unit);
+    const y = heightPx(view, value * unit);
     if (open) sink.lineTo(x, y);
     else sink.moveTo(x, y);
     open = true;
   };
   const flush = () => {
-    if (!(low <= high)) return;
-    const [a, b] = lowAt <= highAt ? [low, high] : [high, low];
-    put(column, a);
-    if (a !== b) put(column, b);
-    [low, high] = [Infinity, -Infinity];
-  };
-  for (let p = first; p <= moment.step; p++) {
-    const value = valueInStep(set, k, p, 0);
-    if (Number.isNaN(value)) {
-      flush();
-      open = false;
-      continue;
+    if (low <= high) {
+      const rises = lowAt <= highAt;
+      put(column, rises ? low : high);
+      if (low !== high) put(column, rises ? high : low);
     }
-    const x = Math.round(acrossPx(area, moment, periods.places[p] ?? 0));
+    low = Infinity;
+    high = -Infinity;
+  };
+  for (let p = first, at = k * periodCount + first; p <= moment.step; p++, at++) {
+    const value = values[at] as number;
+    const x = columns[p] as number;
     if (x !== column) {
       flush();
       column = x;
     }
-    if (value < low) [low, lowAt] = [value, p];
-    if (value > high) [high, highAt] = [value, p];
+    if (value < low) {
+      low = value;
+      lowAt = p;
+    }
+    if (value > high) {
+      high = value;
+      highAt = p;
+    }
+    if (Number.isNaN(value)) {
+      flush();
+      open = false;
+    }
   }
   flush();
   const head = valueInStep(set, k, moment.step, moment.s);

@@ -22,6 +22,7 @@ const LOOKS = 6;
 export class Stack {
   /** Series from the foot to the top. */
   readonly order: readonly number[];
+  private readonly periods: StackAt[] = [];
 
   constructor(
     private readonly set: SeriesSet,
@@ -39,6 +40,16 @@ export class Stack {
     const at = k * set.periodCount + step;
     const [a, b] = [set.values[at] ?? Number.NaN, set.values[at + 1] ?? Number.NaN];
     return ((Number.isNaN(a) ? 0 : a) * (1 - s) + (Number.isNaN(b) ? 0 : b) * s) * set.unit;
+  }
+
+  /** The stack at a period, kept: whoever draws what lies behind the playhead asks for it in every frame. */
+  atPeriod(period: number): StackAt {
+    const known = this.periods[period];
+    if (known) return known;
+    const atEnd = period > 0 && period === this.set.periodCount - 1;
+    const found = atEnd ? this.at(period - 1, 1) : this.at(period, 0);
+    this.periods[period] = found;
+    return found;
   }
 
   /** The stack at a fraction of a step. Positive values pile up from 0, negative ones down from it. */
