@@ -44,7 +44,32 @@ async function shoot(page, name) {
   console.log(`docs/screenshots/${name}.png`);
 }
 
+/** One picture of all families of charts, from the demo data. */
+async function shootFamilies(page) {
+  const pictures = [];
+  const cards = page.getByRole('button', { name: /^Tell it with/ });
+  for (let i = 0; i < (await cards.count()); i++) {
+    await cards.nth(i).click();
+    await seek(page, 0.62);
+    await page.waitForTimeout(1200);
+    const stage = page.getByRole('img', { name: 'The stage' }).locator('canvas');
+    pictures.push((await stage.screenshot()).toString('base64'));
+  }
+  const sheet = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const images = pictures.map((data) => `<img src="data:image/png;base64,${data}">`).join('');
+  await sheet.setContent(
+    `<style>body{margin:0;padding:16px;display:grid;grid-template-columns:1fr 1fr;gap:16px;background:#e8e2d2}img{width:100%;display:block}</style>${images}`,
+  );
+  const height = Math.ceil(await sheet.evaluate(() => document.body.scrollHeight));
+  await sheet.setViewportSize({ width: 1280, height });
+  await shoot(sheet, 'charts');
+  await sheet.close();
+}
+
 try {
+  const families = await open('light');
+  await shootFamilies(families);
+  await families.close();
   const light = await open('light');
   await seek(light, 0.56);
   await shoot(light, 'dress');

@@ -6,9 +6,10 @@ import { bandHeads } from '../shared/along/band-heads';
 import { pushHeadLabel } from '../shared/along/head-labels';
 import { type AlongView, firstInView, heightPx } from '../shared/along/line-path';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
-import { alongAt, placeInStep } from '../shared/along/period-places';
+import { type AlongMoment, alongAt, placeInStep } from '../shared/along/period-places';
 import type { StackAt } from '../shared/along/stack';
-import { type Domain, domainAt } from '../shared/domain';
+import { type Domain, domainAt, extremesOf } from '../shared/domain';
+import { markColour } from '../shared/mark-colour';
 import { refusalNodes } from '../shared/refusal';
 import { axisNodes, zeroLine } from '../shared/value-axis';
 import type { AreasPlan } from './plan';
@@ -57,7 +58,7 @@ export function areasPicture(plan: AreasPlan, timeSec: number): ChartPicture {
       id: `band:${category}`,
       subject: { part: 'mark', category },
       path: sink.path(),
-      fill: colourOf(plan, k),
+      fill: colourOf(plan, k, moment),
       stroke: frame.inks.ground,
       strokeWidthPx: plan.labels.linePx * 0.3,
       join: 'round',
@@ -69,7 +70,7 @@ export function areasPicture(plan: AreasPlan, timeSec: number): ChartPicture {
   const heads = head ? bandHeads(plan, plan.stack, head.at, view) : [];
   for (const { k, labelY, middleY, value, strength } of heads) {
     const category = course.places[k] ?? 0;
-    const label = { category, line: k, value, colour: colourOf(plan, k), x: headX, y: middleY, labelY };
+    const label = { category, line: k, value, colour: colourOf(plan, k, moment), x: headX, y: middleY, labelY };
     pushHeadLabel(plan.labels, { ...label, strength: strength * opacityOf(k) }, labels);
   }
   const ticks = plan.stack.mode === 'centred' ? [] : axisNodes(axis, { field, domain, parts, average: Number.NaN });
@@ -105,8 +106,9 @@ export function areasPicture(plan: AreasPlan, timeSec: number): ChartPicture {
   return { nodes, words, marks };
 }
 
-function colourOf({ colours, course }: AreasPlan, k: number): string {
-  return colours.ofCategory[course.places[k] ?? 0] ?? '#888888';
+function colourOf({ colours, course, stack, domain }: AreasPlan, k: number, { step, s }: AlongMoment): string {
+  const value = stack.mode === 'share' ? Number.NaN : stack.thickness(k, step, s);
+  return markColour(colours, course.places[k] ?? 0, value, extremesOf(domain));
 }
 
 /** Where areas grow from: 0, or the nearest end of the axis. */

@@ -15,7 +15,8 @@ import { type AlongMoment, alongAt } from '../shared/along/period-places';
 import type { Stack } from '../shared/along/stack';
 import { headsAt } from '../shared/along/value-heads';
 import { pushBarShape } from '../shared/bar-shape';
-import { domainAt } from '../shared/domain';
+import { domainAt, extremesOf } from '../shared/domain';
+import { markColour } from '../shared/mark-colour';
 import { refusalNodes } from '../shared/refusal';
 import { axisNodes, zeroLine } from '../shared/value-axis';
 import type { ColumnsPlan } from './plan';
@@ -63,6 +64,7 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
   const view: AlongView = { area, domain, moment, periods: course.periods };
   const stands = standsOf(plan, view);
   const latest = stands[0];
+  const [ends, share] = [extremesOf(plan.domain), chart.own.grouping === 'share'];
   const shapes: SceneNode[] = [];
   const values: SceneNode[] = [];
   const zero = heightPx(view, Math.min(domain.max, Math.max(domain.min, 0)));
@@ -70,7 +72,7 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
   const latestPx = latest ? widthOfTotal(plan, columnsOf(plan, latest, view, slotPx)) : 0;
   for (const stand of stands) {
     const columns = columnsOf(plan, stand, view, slotPx);
-    for (const { k, x, widthPx, from, to } of columns) {
+    for (const { k, x, widthPx, from, to, value } of columns) {
       const opacity = opacityOf(k);
       const category = course.places[k] ?? 0;
       const [foot, end] = [from, to].map((y) => zero + (y - zero) * growthOf(k)) as [number, number];
@@ -83,7 +85,7 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
         continue;
       }
       const id = `column:${category}:${stand.period}`;
-      const colour = plan.colours.ofCategory[category] ?? '#888888';
+      const colour = markColour(plan.colours, category, share ? Number.NaN : value, ends);
       const bar = { id, subject: { part: 'mark' as const, category }, box, lying: false, from: foot, to: end };
       pushBarShape(shapes, { ...bar, colour, opacity }, chart.dress.bars, frame);
     }
@@ -112,7 +114,7 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
   const edge = latest ? latest.x + (slotPx * chart.dress.bars.thickness) / 2 : 0;
   for (const { k, value, y, labelY, strength } of heads) {
     const category = course.places[k] ?? 0;
-    const colour = plan.colours.ofCategory[category] ?? '#888888';
+    const colour = markColour(plan.colours, category, share ? Number.NaN : value, ends);
     const label = { category, line: k, value, colour, x: edge, y, labelY, strength: strength * opacityOf(k) };
     pushHeadLabel(plan.labels, label, labels);
   }

@@ -8,7 +8,8 @@ import { type AlongView, firstInView, heightPx, type LineParts, linePath } from 
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
 import { alongAt } from '../shared/along/period-places';
 import { type Head, headsAt } from '../shared/along/value-heads';
-import { type Domain, domainAt, extremesOf, placeInDomain } from '../shared/domain';
+import { type Domain, domainAt, extremesOf } from '../shared/domain';
+import { markColour } from '../shared/mark-colour';
 import { axisNodes, zeroLine } from '../shared/value-axis';
 import type { LinesPlan } from './plan';
 import { pointLabelNodes } from './point-labels';
@@ -87,11 +88,7 @@ export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
 const holds = ({ min, max }: Domain, value: number) => min <= value && value <= max;
 
 function colourOf({ colours, course, domain }: LinesPlan, head: Head | undefined, line: number): string {
-  if (colours.ofShare && head) {
-    const [min, max] = extremesOf(domain);
-    return colours.ofShare(placeInDomain({ min, max }, head.value));
-  }
-  return colours.ofCategory[course.places[line] ?? 0] ?? '#888888';
+  return markColour(colours, course.places[line] ?? 0, head?.value ?? Number.NaN, extremesOf(domain));
 }
 
 interface LineAt {

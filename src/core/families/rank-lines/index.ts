@@ -10,7 +10,7 @@ import { standingsToken } from '../shared/standings/tokens';
 import { type RankLinesCourse, rankLinesCourse, type ToldRankLines } from './course';
 import type { RankLinesOwn } from './document';
 import { rankLinesKnown } from './known';
-import { planRankLines, type RankLinesPlan, rankLinesPicture } from './picture';
+import { greatestEnds, planRankLines, type RankLinesPlan, rankLinesPicture } from './picture';
 
 /** The place that each line has come to, and how many periods lie behind it. Ranks count from 1, slots from 0. */
 function frameAt({ course, cube }: ToldRankLines, timeSec: number) {
@@ -31,11 +31,7 @@ function frameAt({ course, cube }: ToldRankLines, timeSec: number) {
 export const rankLines = defineFamily<RankLinesOwn, RankLinesCourse, RankLinesPlan>({
   ...rankLinesKnown,
   courseOf: rankLinesCourse,
-  valueEnds: ({ course }: ToldRankLines) => {
-    const values = course.race.series.values.filter((value) => !Number.isNaN(value));
-    const ends = [values.reduce((a, b) => Math.min(a, b), 0), values.reduce((a, b) => Math.max(a, b), 0)];
-    return [(ends[0] ?? 0) * course.race.series.unit, (ends[1] ?? 0) * course.race.series.unit];
-  },
+  valueEnds: ({ course }: ToldRankLines) => greatestEnds(course),
   planOf: (input: PlanInput<RankLinesOwn, RankLinesCourse>) => planRankLines(input),
   pictureAt: rankLinesPicture,
   imageIds: () => [],

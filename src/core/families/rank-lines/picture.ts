@@ -14,6 +14,7 @@ import { dotNode, type HeadLabels, prepareHeadLabels, pushHeadLabel } from '../s
 import { acrossPx, type PeriodAxis, periodAxisNodes, preparePeriodAxis } from '../shared/along/period-axis';
 import { type AlongMoment, alongAt } from '../shared/along/period-places';
 import { buildAt, entranceOf, turnsOf, wordsProgress } from '../shared/build';
+import { markColour } from '../shared/mark-colour';
 import { alongOf, type PlaceLine, type RankLinesCourse } from './course';
 import type { RankLinesChart, RankLinesOwn } from './document';
 
@@ -30,6 +31,8 @@ export interface RankLinesPlan {
   readonly places: number;
   readonly slotPx: number;
   readonly rankFont: Font;
+  /** The least and the greatest value of the film. */
+  readonly ends: readonly [number, number];
   readonly turns: { readonly opening: readonly number[]; readonly closing: readonly number[] };
 }
 
@@ -46,13 +49,14 @@ export function planRankLines(input: PlanInput<RankLinesOwn, RankLinesCourse>): 
     (race.showing[k]?.length ?? 0) > 0 ? plainLine(cube.categories[c] ?? '') : '',
   );
   const formatValue = remembered(input.formatValue);
+  const ends = greatestEnds(course);
   const labels = prepareHeadLabels({
     chart,
     frame,
     kind: chart.own.heads,
     // The size of labels follows the places, not how many names ever come on stage.
     names: [...names, ...new Array<string>(Math.max(0, places - names.length)).fill('')],
-    ends: greatestEnds(course),
+    ends,
     fieldPx: Math.max(heightPx, (heightPx * names.length) / places),
     formatValue,
     measure,
@@ -79,11 +83,13 @@ export function planRankLines(input: PlanInput<RankLinesOwn, RankLinesCourse>): 
     places,
     slotPx,
     rankFont,
+    ends,
     turns: { opening: turnsOf(chart.pace.opening, marks), closing: turnsOf(chart.pace.closing, marks) },
   };
 }
 
-function greatestEnds({ race }: RankLinesCourse): readonly [number, number] {
+/** The least and the greatest value of the film; 0 lies between them. */
+export function greatestEnds({ race }: RankLinesCourse): readonly [number, number] {
   let [low, high] = [0, 0];
   for (const value of race.series.values) {
     if (value < low) low = value;
@@ -151,6 +157,8 @@ export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPic
   const words = build ? wordsProgress(build.build, build.x) : 1;
   const headX = acrossPx(area, moment, moment.head);
   const heightOf = (slot: number) => area.y + slot * slotPx;
+  const colourOf = (category: number, value: number) => markColour(colours, category, value, plan.ends);
+  const valueOf = new Map(heads.map(({ series, value }) => [series, value]));
   const [lines, dots, texts]: [SceneNode[], SceneNode[], SceneNode[]] = [[], [], []];
   course.lines.forEach((line, series) => {
     const category = course.race.series.categories[series] ?? 0;
@@ -161,7 +169,7 @@ export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPic
       id: `line:${category}`,
       subject: { part: 'mark', category },
       path,
-      stroke: colours.ofCategory[category] ?? '#888888',
+      stroke: colourOf(category, valueOf.get(series) ?? Number.NaN),
       strokeWidthPx: labels.linePx,
       join: 'round',
       cap: 'round',
@@ -170,7 +178,7 @@ export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPic
   });
   for (const { series, category, slot, value, present, shows, strength } of heads) {
     const opacity = opacityOf(series);
-    const colour = colours.ofCategory[category] ?? '#888888';
+    const colour = colourOf(category, value);
     const y = heightOf(slot);
     if (present && chart.dress.lines.points !== 'none')
       dots.push(
