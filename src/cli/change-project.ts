@@ -41,16 +41,20 @@ export function changed(project: Project, options: ChangeOptions, cubes: Cubes):
     options.fps === undefined ? film.film.framesPerSec : numberIn('--fps', options.fps, paceLimits.framesPerSec);
   const size = options.size === undefined ? {} : sizeOf(options.size);
   film = { ...film, film: { ...film.film, framesPerSec, stage: { ...film.film.stage, ...size } } };
-  const settings = settingsOf(options);
+  const settings = settingsOf(options, chartOf(film, null));
   if (settings.length === 0) return film;
   const outcome = withSettings(film, settings, families);
   if (!outcome.ok) throw Refusal.of(outcome.issues);
   return outcome.value;
 }
 
-/** Short options stand for paths; what they take is checked with those that are named by their path. */
-function settingsOf({ places, set = [] }: ChangeOptions): Setting[] {
-  const short = places === undefined ? [] : [{ path: 'own.places', value: places }];
+/**
+ * Short options stand for paths; what they take is checked with those that are named by their path. How many are on
+ * stage each family keeps as its places, or as the most that it draws.
+ */
+function settingsOf({ places, set = [] }: ChangeOptions, { own }: Chart): Setting[] {
+  const path = typeof own === 'object' && own !== null && 'most' in own ? 'own.most' : 'own.places';
+  const short = places === undefined ? [] : [{ path, value: places }];
   return [...short, ...set.map(readOne)];
 }
 

@@ -71,7 +71,7 @@ function withFilm(command: Command): Command {
     .option('--length <sec>', 'seconds of the whole film')
     .option('--fps <n>', 'frames a second')
     .option('--size <WxH>', 'pixels, such as 1920x1080')
-    .option('--places <n>', 'places on stage')
+    .option('--places <n>', 'places on stage, or names at most')
     .option('--interpolate <how>', 'between periods: linear, monotone or step')
     .option('--swap <sec>', 'seconds that a change of places takes')
     .option('--hold-start <sec>', 'seconds of stillness at the start')

@@ -31,7 +31,10 @@ export class PathSink {
   }
 
   lineTo(x: number, y: number): void {
-    if (this.verbs.length === 0) return this.moveTo(x, y);
+    if (this.verbs.length === 0) {
+      this.moveTo(x, y);
+      return;
+    }
     this.verbs.push(verb.line);
     this.points.push(x, y);
     this.x = x;

@@ -1,7 +1,6 @@
 import { stepAt } from '../../motion/slots';
 import type { PlanInput, ToldChart } from '../family';
 import { defineFamily } from '../family';
-import { alongAt } from '../shared/along/period-places';
 import { type SeriesCourse, seriesCourse } from '../shared/along/series-course';
 import { seriesEvents, seriesMap, seriesMoments, seriesReadout, seriesToken } from '../shared/along/told-series';
 import { domainAt, extremesOf } from '../shared/domain';
@@ -24,7 +23,7 @@ function frameAt({ course, cube, chart }: ToldAreas, timeSec: number) {
     base: base[k],
     top: top[k],
   }));
-  return { domain: [min, max] as const, position: alongAt(course.periods, timeSec).step + s, rows };
+  return { domain: [min, max] as const, rows };
 }
 
 /** Areas on each other that the playhead draws. */

@@ -1,7 +1,6 @@
 import { stepAt } from '../../motion/slots';
 import type { PlanInput, ToldChart } from '../family';
 import { defineFamily } from '../family';
-import { alongAt } from '../shared/along/period-places';
 import { type SeriesCourse, seriesCourse } from '../shared/along/series-course';
 import { seriesEvents, seriesMap, seriesMoments, seriesReadout, seriesToken } from '../shared/along/told-series';
 import { domainAt, extremesOf } from '../shared/domain';
@@ -33,7 +32,6 @@ function frameAt({ course, cube, chart, periodLabels }: ToldColumns, timeSec: nu
   const latest = s > 0 && s < 1 ? rowsAt('', step, s) : [];
   return {
     domain: [min, max] as const,
-    position: alongAt(course.periods, timeSec).step + s,
     rows: [...rows, ...latest],
   };
 }

@@ -2,7 +2,6 @@ import { valueInStep } from '../../motion/series';
 import { stepAt } from '../../motion/slots';
 import type { ChartReadout, PlanInput, ToldChart } from '../family';
 import { defineFamily } from '../family';
-import { alongAt } from '../shared/along/period-places';
 import { type SeriesCourse, seriesCourse } from '../shared/along/series-course';
 import { seriesEvents, seriesMap, seriesMoments, seriesReadout, seriesToken } from '../shared/along/told-series';
 import { domainAt, extremesOf } from '../shared/domain';
@@ -35,7 +34,7 @@ function frameAt({ course, cube, chart }: ToldChart<LinesOwn, SeriesCourse>, tim
       if (!Number.isNaN(series.values[k * series.periodCount + p] ?? Number.NaN)) points++;
     return { category: cube.categories[course.places[line] ?? 0], value: head, rank: ranks.get(line), head, points };
   }).filter(({ head }) => !Number.isNaN(head));
-  return { domain: [min, max] as const, position: alongAt(course.periods, timeSec).step + s, rows };
+  return { domain: [min, max] as const, rows };
 }
 
 /** One or many lines that the playhead draws. */

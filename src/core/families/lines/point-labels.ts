@@ -97,35 +97,35 @@ function pointsOf(plan: LinesPlan, view: AlongView): PointAt[] {
   const passed = view.moment.step + (view.moment.s >= 1 ? 1 : 0);
   const first = firstInView(view);
   const points: PointAt[] = [];
-  const valueOf = (k: number, p: number) => (series.values[k * series.periodCount + p] ?? Number.NaN) * series.unit;
+  const valueAt = (k: number, p: number) => (series.values[k * series.periodCount + p] ?? Number.NaN) * series.unit;
   series.categories.forEach((line, k) => {
     const add = (period: number) => {
-      const value = valueOf(k, period);
+      const value = valueAt(k, period);
       if (period >= first && period <= passed && !Number.isNaN(value)) points.push({ line, period, value });
     };
     if (pointLabels === 'all') for (let p = first; p <= passed && points.length < 50 * MOST; p++) add(p);
-    else if (pointLabels === 'ends') add(firstKnown(valueOf, k, series.periodCount));
-    else for (const p of extremesOf(valueOf, k, series.periodCount)) add(p);
+    else if (pointLabels === 'ends') add(firstKnown(valueAt, k, series.periodCount));
+    else for (const p of extremesOf(valueAt, k, series.periodCount)) add(p);
   });
   return points.sort((a, b) => a.period - b.period || a.line - b.line);
 }
 
-type ValueOf = (k: number, p: number) => number;
+type ValueAt = (k: number, p: number) => number;
 
-function firstKnown(valueOf: ValueOf, k: number, count: number): number {
+function firstKnown(valueAt: ValueAt, k: number, count: number): number {
   let p = 0;
-  while (p < count && Number.isNaN(valueOf(k, p))) p++;
+  while (p < count && Number.isNaN(valueAt(k, p))) p++;
   return p;
 }
 
 /** The periods of the highest and the lowest value. */
-function extremesOf(valueOf: ValueOf, k: number, count: number): number[] {
+function extremesOf(valueAt: ValueAt, k: number, count: number): number[] {
   let [low, high] = [-1, -1];
   for (let p = 0; p < count; p++) {
-    const value = valueOf(k, p);
+    const value = valueAt(k, p);
     if (Number.isNaN(value)) continue;
-    if (low < 0 || value < valueOf(k, low)) low = p;
-    if (high < 0 || value > valueOf(k, high)) high = p;
+    if (low < 0 || value < valueAt(k, low)) low = p;
+    if (high < 0 || value > valueAt(k, high)) high = p;
   }
   return low === high ? [low] : [low, high];
 }

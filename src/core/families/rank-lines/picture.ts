@@ -158,7 +158,7 @@ export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPic
   const headX = acrossPx(area, moment, moment.head);
   const heightOf = (slot: number) => area.y + slot * slotPx;
   const colourOf = (category: number, value: number) => markColour(colours, category, value, plan.ends);
-  const valueOf = new Map(heads.map(({ series, value }) => [series, value]));
+  const valueByLine = new Map(heads.map(({ series, value }) => [series, value]));
   const [lines, dots, texts]: [SceneNode[], SceneNode[], SceneNode[]] = [[], [], []];
   course.lines.forEach((line, series) => {
     const category = course.race.series.categories[series] ?? 0;
@@ -169,7 +169,7 @@ export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPic
       id: `line:${category}`,
       subject: { part: 'mark', category },
       path,
-      stroke: colourOf(category, valueOf.get(series) ?? Number.NaN),
+      stroke: colourOf(category, valueByLine.get(series) ?? Number.NaN),
       strokeWidthPx: labels.linePx,
       join: 'round',
       cap: 'round',

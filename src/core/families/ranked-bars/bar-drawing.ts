@@ -2,7 +2,7 @@ import { monogramOf } from '../../chart/pictures';
 import { ASCENT, DESCENT, labelNode, pushWithShadow } from '../../chart/text-block';
 import { inkOn, mixColours } from '../../scale/colour';
 import { lineWidth } from '../../scene/layout-text';
-import type { Paint, SceneNode, Subject, TextNode } from '../../scene/scene';
+import type { SceneNode, Subject, TextNode } from '../../scene/scene';
 import type { Font } from '../../scene/text-fit';
 import { pushBarShape } from '../shared/bar-shape';
 import type { BarAt } from './bars-at';

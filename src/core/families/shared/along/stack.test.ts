@@ -83,7 +83,7 @@ describe('series on each other', () => {
           const { base, top } = stack.at(step, s);
           const sum = stack.order.reduce((total, k) => total + (top[k] ?? 0) - (base[k] ?? 0), 0);
           expect(Math.abs(sum - 1) < 1e-9 || sum === 0).toBe(true);
-          stack.order.forEach((k) => expect(other.top[k]).toBeCloseTo(top[k] ?? 0, 6));
+          for (const k of stack.order) expect(other.top[k]).toBeCloseTo(top[k] ?? 0, 6);
         },
       ),
     );
