@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { knownFamilies } from '@/core/families/known';
 import { defaultPace } from '@/core/project/defaults';
 import { defaultDress } from '@/core/project/dress';
 import { lookOf } from '@/core/project/look';
@@ -186,5 +187,29 @@ describe('small pictures of looks', () => {
     const going = player.thumbnails([look, look], 160);
     player.clear();
     expect(await going).toEqual([]);
+  });
+});
+
+describe('small pictures of other charts', () => {
+  it.each(knownFamilies.map(({ id }) => id))('%s: one at rest, or as many as move', async (id) => {
+    const { player } = await staged();
+    const still = await player.familyPictures(id, 160, 1);
+    expect(still.map(({ width, height }) => [width, height])).toEqual([[160, 90]]);
+    expect(await player.familyPictures(id, 120, 5)).toHaveLength(5);
+  });
+
+  it('are none of a film that is gone, or of none at all', async () => {
+    const { player } = await staged();
+    const going = player.familyPictures('lines', 160, 8);
+    player.clear();
+    expect(await going).toEqual([]);
+    expect(await player.familyPictures('lines', 160, 1)).toEqual([]);
+  });
+
+  it('leave the chart on stage as it is', async () => {
+    const { player } = await staged();
+    const before = player.hit(100, 100);
+    await player.familyPictures('columns', 160, 3);
+    expect(player.hit(100, 100)).toEqual(before);
   });
 });

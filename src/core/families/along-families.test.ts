@@ -173,6 +173,49 @@ describe('lines', () => {
   });
 });
 
+/** Where the texts of names stand, by their ids, as far as they can be seen. */
+const namesAt = (film: PreparedFilm, timeSec: number) =>
+  new Map(
+    flat(sceneAt(film, timeSec).nodes).flatMap((node) =>
+      node.kind === 'text' && node.id.startsWith('name:') ? [[node.id, { y: node.y, opacity: node.opacity ?? 1 }]] : [],
+    ),
+  );
+
+describe('names at the heads', () => {
+  it.each(along)('of %s move and fade without a jump, also while values cross', (id) => {
+    const cube = stress(8, 7, 50);
+    const film = filmOf(id, cube, { own: { heads: 'name', most: 7 } });
+    const { heightPx } = film.stage;
+    let before = namesAt(film, 0);
+    for (let frame = 1; frame < film.frameCount; frame++) {
+      const now = namesAt(film, frame / film.framesPerSec);
+      for (const [name, { y, opacity }] of now) {
+        const last = before.get(name);
+        // A name steps back within a tenth of a second: in a few frames, never in one.
+        if (!last) expect(opacity).toBeLessThan(0.85);
+        else {
+          expect(Math.abs(y - last.y), `${name} in frame ${frame}`).toBeLessThan(heightPx * 0.03);
+          expect(Math.abs(opacity - last.opacity), `${name} in frame ${frame}`).toBeLessThan(0.85);
+        }
+      }
+      before = now;
+    }
+  });
+
+  it('stand in the order of the values, from the greatest down', () => {
+    const cube = stress(8, 7, 50);
+    const film = filmOf('lines', cube, { own: { heads: 'name' }, paths: [['pace.swapSec', 0]] });
+    for (const time of timesOf(film, 23)) {
+      const places = namesAt(film, time);
+      const rows = readoutAt(film, time).rows;
+      const ys = rows
+        .map(({ category }) => places.get(`name:${category}`)?.y ?? Number.NaN)
+        .filter((y) => !Number.isNaN(y));
+      expect(ys).toEqual([...ys].sort((a, b) => a - b));
+    }
+  });
+});
+
 describe('lines of places', () => {
   it('cross exactly where the values cross', () => {
     const cube = cubeOf([

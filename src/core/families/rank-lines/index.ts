@@ -10,7 +10,8 @@ import { standingsToken } from '../shared/standings/tokens';
 import { type RankLinesCourse, rankLinesCourse, type ToldRankLines } from './course';
 import type { RankLinesOwn } from './document';
 import { rankLinesKnown } from './known';
-import { greatestEnds, planRankLines, type RankLinesPlan, rankLinesPicture } from './picture';
+import { rankLinesPicture } from './picture';
+import { greatestEnds, planRankLines, type RankLinesPlan } from './plan';
 
 /** The place that each line has come to, and how many periods lie behind it. Ranks count from 1, slots from 0. */
 function frameAt({ course, cube }: ToldRankLines, timeSec: number) {

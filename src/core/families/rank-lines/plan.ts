@@ -1,0 +1,96 @@
+import type { Box } from '../../chart/box';
+import type { Colours } from '../../chart/colours';
+import type { Frame } from '../../chart/frame';
+import { fontOf } from '../../chart/text-block';
+import { remembered } from '../../scale/remembered';
+import { type Font, type MeasureText, plainLine } from '../../scene/text-fit';
+import type { PlanInput } from '../family';
+import { type HeadLabels, prepareHeadLabels } from '../shared/along/head-labels';
+import { type PeriodAxis, preparePeriodAxis } from '../shared/along/period-axis';
+import { turnsOf } from '../shared/build';
+import type { RankLinesCourse } from './course';
+import type { RankLinesChart, RankLinesOwn } from './document';
+
+/** Everything of a chart of places that stays the same through the film. */
+export interface RankLinesPlan {
+  readonly chart: RankLinesChart;
+  readonly course: RankLinesCourse;
+  readonly frame: Frame;
+  readonly colours: Colours;
+  readonly periodAxis: PeriodAxis;
+  /** Where the lines run: the middle of the first place to the middle of the last, and the periods in view. */
+  readonly area: Box;
+  readonly labels: HeadLabels;
+  readonly places: number;
+  readonly slotPx: number;
+  readonly rankFont: Font;
+  /** The least and the greatest value of the film. */
+  readonly ends: readonly [number, number];
+  readonly turns: { readonly opening: readonly number[]; readonly closing: readonly number[] };
+}
+
+/** Sizes, fonts and texts that stay the same through the film. */
+export function planRankLines(input: PlanInput<RankLinesOwn, RankLinesCourse>): RankLinesPlan {
+  const { chart, cube, frame, course, measure } = input;
+  const { plot, unit } = frame;
+  const { race } = course;
+  const places = Math.max(1, race.tracks.places);
+  const periodAxis = preparePeriodAxis({ ...input, periods: course.periods });
+  const heightPx = Math.max(unit, plot.heightPx - periodAxis.heightPx - 0.6 * unit);
+  const slotPx = heightPx / places;
+  const names = Array.from(race.series.categories, (c, k) =>
+    (race.showing[k]?.length ?? 0) > 0 ? plainLine(cube.categories[c] ?? '') : '',
+  );
+  const formatValue = remembered(input.formatValue);
+  const ends = greatestEnds(course);
+  const labels = prepareHeadLabels({
+    chart,
+    frame,
+    kind: chart.own.heads,
+    // The size of labels follows the places, not how many names ever come on stage.
+    names: [...names, ...new Array<string>(Math.max(0, places - names.length)).fill('')],
+    ends,
+    fieldPx: Math.max(heightPx, (heightPx * names.length) / places),
+    formatValue,
+    measure,
+  });
+  const { rank } = chart.dress.labels;
+  const rankFont = fontOf(rank, Math.max(1, Math.min(2.6 * unit, slotPx * 0.6) * rank.size));
+  const ranksPx = chart.own.numbered ? widestRank(places, rankFont, measure) + rankFont.sizePx * 0.6 : 0;
+  const edgePx = labels.dotPx / 2 + ranksPx;
+  const area: Box = {
+    x: plot.x + edgePx,
+    y: plot.y + slotPx / 2,
+    widthPx: Math.max(unit, plot.widthPx - edgePx - labels.roomPx),
+    heightPx: heightPx - slotPx,
+  };
+  const marks = Array.from(race.series.categories, (category, k) => ({ name: names[k] ?? '', category }));
+  return {
+    chart,
+    course,
+    frame,
+    colours: input.colours,
+    periodAxis,
+    area,
+    labels,
+    places,
+    slotPx,
+    rankFont,
+    ends,
+    turns: { opening: turnsOf(chart.pace.opening, marks), closing: turnsOf(chart.pace.closing, marks) },
+  };
+}
+
+/** The least and the greatest value of the film; 0 lies between them. */
+export function greatestEnds({ race }: RankLinesCourse): readonly [number, number] {
+  let [low, high] = [0, 0];
+  for (const value of race.series.values) {
+    if (value < low) low = value;
+    if (value > high) high = value;
+  }
+  return [low * race.series.unit, high * race.series.unit];
+}
+
+function widestRank(places: number, font: Font, measure: MeasureText): number {
+  return measure('0'.repeat(String(places).length), font);
+}
