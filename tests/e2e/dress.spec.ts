@@ -46,7 +46,7 @@ test('a look dresses the film, is kept under a name, saved, read again and undon
     page.getByRole('button', { name: 'Save as a file' }).click(),
   ]);
   const text = readFileSync(await download.path(), 'utf8');
-  expect(JSON.parse(text)).toMatchObject({ format: 'plucky-tempo-look', version: 1, name: 'Our news' });
+  expect(JSON.parse(text)).toMatchObject({ format: 'plucky-tempo-look', version: 2, name: 'Our news' });
   await page.getByRole('button', { name: 'Look Paper' }).click();
   await page
     .getByLabel('File of a look')

@@ -90,6 +90,14 @@ describe('looks', () => {
     for (const look of looks) expect(readLook(writeLook(look))).toEqual({ ok: true, value: look, issues: [] });
   });
 
+  it('that were saved before lines had a look of their own are brought up to date', () => {
+    const now = looks[0] as (typeof looks)[number];
+    const { lines, ...dress } = now.dress;
+    const outcome = readLook(JSON.stringify({ ...now, version: 1, dress }));
+    expect(outcome).toEqual({ ok: true, value: now, issues: [] });
+    expect(lines.width).toBeGreaterThan(0);
+  });
+
   it('are refused with the place of the fault', () => {
     const bad = JSON.parse(writeLook(looks[0] as (typeof looks)[number]));
     bad.dress.bars.thickness = 7;
