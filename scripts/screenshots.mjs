@@ -109,6 +109,12 @@ try {
   await shoot(light, 'pace');
   await showSection(light, 'Moments');
   await shoot(light, 'moments');
+  await light.getByRole('radio', { name: 'One moment' }).click();
+  await light.getByRole('list', { name: 'Steps of the opening' }).waitFor();
+  await seek(light, 0.22);
+  await shoot(light, 'steps');
+  await light.getByRole('radio', { name: 'How it went' }).click();
+  await light.getByText('Each period').first().waitFor();
   await step(light, 'Output');
   await light.waitForTimeout(4000);
   await shoot(light, 'output');

@@ -67,7 +67,7 @@ function dressed(places: number): Project {
     charts: [
       {
         ...chart,
-        axis: { name: 'Axis', interval: null, average: true, targets: [{ value: 3000, label: 'Target' }] },
+        axis: { name: 'Axis', interval: null, average: true, targets: [{ value: 3000, label: 'Target' }], bands: [] },
         text: { ...chart.text, subtitle: 'In {period}: {leader} before {second}' },
         dress: {
           ...dress,

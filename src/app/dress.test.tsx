@@ -128,7 +128,7 @@ describe('the dress', () => {
     await app.settled();
     await waitFor(() => expect(widthOf('bar:1')).toBeLessThan(before / 10));
     await app.pick('Follows the leader');
-    await app.press('Average and target lines');
+    await app.press('Average, targets and bands');
     await toggle('Line at the average');
     await app.press('Add a target');
     const name = screen.getByLabelText('Name of target 1');
@@ -141,6 +141,20 @@ describe('the dress', () => {
     await app.settled();
     await waitFor(() => expect(textsAt().some((text) => text.startsWith('Goal'))).toBe(true));
     expect(textsAt().some((text) => text.startsWith('Average'))).toBe(true);
+    await app.press('Add a band');
+    for (const [end, size] of [
+      ['from', '12'],
+      ['to', '5'],
+    ]) {
+      const box = screen.getByLabelText(`Band 1 ${end}`);
+      await app.user.clear(box);
+      await app.user.type(box, `${size}{Enter}`);
+      await app.settled();
+    }
+    await waitFor(() => expect(textsAt()).toContain('Usual range 5 to 12'));
+    await write('Name of band 1', 'Calm');
+    await waitFor(() => expect(textsAt()).toContain('Calm 5 to 12'));
+    await app.press('Remove band 1');
     await app.press('Remove target 1');
     await waitFor(() => expect(textsAt().some((text) => text.startsWith('Goal'))).toBe(false));
     await app.press('Language, percent, dates');

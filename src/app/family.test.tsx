@@ -3,7 +3,9 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { knownFamilies } from '@/core/families/known';
 import { families } from '@/core/families/registry';
+import { readProject } from '@/core/project/read-project';
 import { documentStore } from '@/state/document';
+import { pressPoint } from '@/ui/stage/press-point';
 import * as app from './testing/whole-app';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));
@@ -29,10 +31,10 @@ describe('what the film tells', () => {
     for (const { name } of knownFamilies) {
       await tellWith(name.toLowerCase());
       expect(card(name.toLowerCase()).getAttribute('aria-pressed')).toBe('true');
-      await app.saysOnStage('1. Bravo, 30');
+      await app.saysOnStage(name === 'Columns compared' ? 'Bravo: 2010 30' : '1. Bravo, 30');
     }
     const stories = screen.getAllByRole('group').map((group) => group.querySelector('legend')?.textContent ?? '');
-    expect(stories).toEqual(expect.arrayContaining(['Who leads', 'How it went']));
+    expect(stories).toEqual(expect.arrayContaining(['Who leads', 'How it went', 'What compares with what']));
   });
 
   it('keeps words, look and pace, and gives back what a family had of its own', async () => {
@@ -44,7 +46,10 @@ describe('what the film tells', () => {
     await app.pick('The last periods');
     await app.type('Periods in view', '7');
     await tellWith('ranked bars');
-    expect(chart()).toEqual(before);
+    expect(chart()).toEqual({ ...before, kept: [expect.objectContaining({ family: 'lines' })] });
+    // It stands in the document, so that it is there after a reload too.
+    const read = readProject(JSON.parse(JSON.stringify(documentStore.getState().project)), knownFamilies);
+    expect(read.ok && read.value.charts[0]).toEqual(chart());
     await tellWith('lines');
     expect(chart().own).toMatchObject({ window: 'sliding', windowPeriods: 7 });
     // What both know goes along.
@@ -62,7 +67,14 @@ describe('what the film tells', () => {
     expect(screen.getByRole('heading', { name: 'Bars' })).toBeTruthy();
     await tellWith('lines');
     expect(screen.getByRole('heading', { name: 'Lines' })).toBeTruthy();
+    // Lines have room for pictures at one place only; columns that compare have none.
+    await app.user.click(screen.getByRole('switch', { name: 'Show pictures' }));
+    await app.settled();
+    expect(screen.getByText('Shape of pictures')).toBeTruthy();
+    expect(screen.queryByText('Pictures stand')).toBeNull();
+    await tellWith('columns compared');
     expect(screen.queryByRole('heading', { name: 'Pictures' })).toBeNull();
+    await tellWith('lines');
     expect(screen.queryByRole('spinbutton', { name: 'Places on stage' })).toBeNull();
     const search = screen.getByRole('combobox', { name: 'Find a control' });
     await app.user.type(search, 'places on stage');
@@ -71,6 +83,58 @@ describe('what the film tells', () => {
     await app.user.type(search, 'time in view');
     const found = within(screen.getByRole('listbox', { name: 'Controls found' }));
     await waitFor(() => expect(found.getByRole('option', { name: /Time in view/ })).toBeTruthy());
+  });
+
+  it('switches names off one by one, but never the last', async () => {
+    await tellWith('lines');
+    await app.press('Which are on stage');
+    const box = (name: string) => screen.getByRole('checkbox', { name }) as HTMLInputElement;
+    await app.user.click(box('Bravo'));
+    await app.settled();
+    await app.saysOnStage('1 more are not drawn.');
+    expect(box('Bravo').checked).toBe(false);
+    await app.user.click(box('Cirrus'));
+    await app.settled();
+    expect(box('Alpha').disabled).toBe(true);
+    await tellWith('areas');
+    expect((chart().own as { hidden: readonly string[] }).hidden).toEqual(['Bravo', 'Cirrus']);
+    await app.user.click(box('Bravo'));
+    await app.settled();
+    await app.saysOnStage('1. Bravo, 30');
+  });
+
+  it('compares the first and the last period, or those that are chosen', async () => {
+    await tellWith('columns compared');
+    await app.pageSays('Without a choice the first and the last one are compared.');
+    const chosen = () => (chart().own as { periods: readonly string[] }).periods;
+    for (const year of ['2012', '2011']) await app.select('Add a period', year);
+    expect(chosen()).toEqual(['2011', '2012']);
+    const list = within(screen.getByRole('list', { name: 'Periods compared' }));
+    expect(list.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['2011', '2012']);
+    await app.press('Leave out 2012');
+    expect(chosen()).toEqual(['2011']);
+    await app.pick('Parts');
+    await app.saysOnStage('The table has no parts, so periods are compared.');
+    expect(screen.queryByRole('list', { name: 'Periods compared' })).toBeNull();
+  });
+
+  it('stacks bars from parts that the table holds, and compares them', async () => {
+    await app.openTable(
+      'boats.csv',
+      'Year,Harbour,Boat,Catch\n2001,Oyle,Small,1\n2001,Oyle,Large,4\n2001,Pell,Small,2\n2002,Oyle,Small,3\n2002,Oyle,Large,6\n2002,Pell,Small,5\n',
+    );
+    await app.saysOnStage('2001: 1. Oyle, 5; 2. Pell, 2.');
+    expect(chart().fields.parts).toBe('Boat');
+    await tellWith('columns compared');
+    await app.saysOnStage('Oyle: Small 1, Large 4; Pell: Small 2.');
+    await app.goTo('Shape');
+    await app.pageSays('“Boat” divides each into parts');
+    await app.press('Notation, parts, groups and colours');
+    await app.pageSays('Each category is divided into these parts');
+    await app.select('Parts from', 'None');
+    await app.saysOnStage('The table has no parts, so periods are compared.');
+    await app.press('Undo');
+    await app.saysOnStage('Oyle: Small 1, Large 4; Pell: Small 2.');
   });
 
   it('leaves out the ends of an axis of shares', async () => {
@@ -104,5 +168,41 @@ describe('the families that the editor knows', () => {
       expect(families[i]?.document).toBe(known.document);
       expect(families[i]?.controls).toBe(known.controls);
     }
+  });
+
+  it('leaves out what does nothing for the chart as it is, whatever other families have in common with it', async () => {
+    await tellWith('columns');
+    await app.press('Labels');
+    expect(screen.getByRole('combobox', { name: 'At the head' })).toBeTruthy();
+    await app.pick('Lie');
+    await waitFor(() => expect(screen.queryByRole('combobox', { name: 'At the head' })).toBeNull());
+    await tellWith('lines');
+    expect(screen.getByRole('combobox', { name: 'At the head' })).toBeTruthy();
+  });
+
+  it('marks points of lines one by one, in a grid and by pressing them on stage', async () => {
+    await tellWith('lines');
+    await app.press('Labels');
+    await app.select('Values beside points', 'At those that are chosen');
+    const own = () => chart().own as { labelled: readonly { name: string; period: string }[] };
+    const boxes = () => screen.getAllByRole<HTMLInputElement>('checkbox', { name: /^(Alpha|Bravo|Cirrus), 20/ });
+    await waitFor(() => expect(boxes().length).toBeGreaterThan(3));
+    const [first] = boxes();
+    const name = first?.getAttribute('aria-label') ?? '';
+    await app.user.click(first as HTMLInputElement);
+    const [line, period] = name.split(', ');
+    expect(own().labelled).toEqual([{ name: line, period }]);
+    await app.user.click(screen.getByRole('checkbox', { name }));
+    expect(own().labelled).toEqual([]);
+    // A chart of other points takes what is pressed.
+    const told = { name: 'Bravo', valueText: '', portion: '', periodLabel: '', periodKey: '2010' };
+    expect(pressPoint({ subject: { part: 'mark', category: 1 }, told })).toBe(true);
+    expect(own().labelled).toEqual([{ name: 'Bravo', period: '2010' }]);
+    await screen.findByRole('button', { name: 'Choose none' });
+    await app.press('Choose none');
+    expect(own().labelled).toEqual([]);
+    expect(pressPoint({ subject: { part: 'mark', category: 1 }, told: null })).toBe(false);
+    await app.select('Values beside points', 'None');
+    expect(pressPoint({ subject: { part: 'mark', category: 1 }, told })).toBe(false);
   });
 });

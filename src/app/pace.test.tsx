@@ -1,6 +1,8 @@
 // @vitest-environment happy-dom
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { documentStore } from '@/state/document';
+import { showMoment as showMomentOf } from '@/state/edit-play';
 import { playheadStore } from '@/state/playhead';
 import { sessionStore, setSession } from '@/state/session';
 import * as app from './testing/whole-app';
@@ -144,15 +146,112 @@ describe('opening and closing', () => {
   it('show what belongs to them, and take their time from the race', async () => {
     const group = (name: string) => within(screen.getByRole('radiogroup', { name }));
     expect(screen.queryByRole('spinbutton', { name: 'Opening takes' })).toBeNull();
-    await app.user.click(group('Bars come').getByText('Grow'));
+    await app.user.click(group('Marks come').getByText('Grow'));
     await app.user.click(group('Texts come').getByText('Fade'));
     await app.type('Opening takes', '2');
     await app.press('In which order they come');
     expect(screen.queryByRole('spinbutton', { name: 'Seed of coming' })).toBeNull();
-    await app.user.click(screen.getByText('At random'));
+    await app.select('Order of coming', 'At random');
     expect(await screen.findByRole('spinbutton', { name: 'Seed of coming' })).toBeTruthy();
     expect(number('Whole film')).toBe('8');
     expect(sessionStore.getState().overview?.openingSec).toBe(2);
+  });
+});
+
+describe('one moment', () => {
+  const steps = () => sessionStore.getState().overview?.steps.map(({ name, atSec }) => [name, atSec]);
+  const flag = (name: string) => screen.getByRole('button', { name: new RegExp(`^${name} comes at`) });
+  const showMoment = async () => {
+    await app.user.click(screen.getByRole('radio', { name: 'One moment' }));
+    await app.settled();
+  };
+
+  it('is built step by step, and leaves everything as it was when the film runs again', async () => {
+    const before = documentStore.getState().project;
+    await showMoment();
+    await app.saysOnStage('2012: 1. Bravo');
+    expect(number('Film of the moment takes')).toBe('8');
+    expect(steps()?.map(([name]) => name)).toEqual(['Bravo', 'Cirrus', 'Alpha']);
+    expect(screen.queryByRole('spinbutton', { name: 'Each period' })).toBeNull();
+    expect(screen.queryByRole('heading', { name: 'Beats' })).toBeNull();
+    await app.select('Moment on show', '2010');
+    await app.saysOnStage('2010: 1. Bravo, 30; 2. Cirrus, 20; 3. Alpha, 10.');
+    await app.press('In which order they come');
+    await app.select('Order of coming', 'By value, the least first');
+    expect(steps()?.map(([name]) => name)).toEqual(['Alpha', 'Cirrus', 'Bravo']);
+    await app.user.click(screen.getByRole('radio', { name: 'How it went' }));
+    await app.settled();
+    const chart = documentStore.getState().project?.charts[0];
+    expect(chart?.play).toEqual(before?.charts[0]?.play);
+    expect(chart?.pace.length).toEqual(before?.charts[0]?.pace.length);
+  });
+
+  it('can be the one at the playhead', async () => {
+    (document.activeElement as HTMLElement).blur();
+    await app.user.keyboard('{Home}{Shift>}{ArrowRight}{/Shift}');
+    await app.saysOnStage('2011: 1. Alpha');
+    await app.press('Show only what is at the playhead');
+    await app.saysOnStage('2011: 1. Alpha');
+    expect(documentStore.getState().project?.charts[0]?.play).toMatchObject({ kind: 'built', periodKey: '2011' });
+  });
+
+  it('takes times of steps from the keyboard, the list, the captions, and evenly again', async () => {
+    await showMoment();
+    const [, second = []] = steps() ?? [];
+    await act(async () => flag('Cirrus').focus());
+    await app.user.keyboard('{ArrowRight}{Shift>}{ArrowRight}{/Shift}');
+    await app.settled();
+    expect(steps()?.[1]?.[1]).toBeCloseTo(Number(second[1]) + 1.1, 3);
+    await write('Seconds at which Alpha begins', '6');
+    await app.user.keyboard('{Enter}');
+    await app.settled();
+    expect(steps()?.[2]).toEqual(['Alpha', 6]);
+    // The opening is as long as its last step needs, and so is the film.
+    expect(Number(number('Opening takes'))).toBeGreaterThan(6);
+    await app.press('A caption for each');
+    const captions = () => sessionStore.getState().overview?.captions.map(({ text, fromSec }) => [text, fromSec]);
+    expect(captions()?.map(([text]) => text)).toEqual(['Bravo', 'Cirrus', 'Alpha']);
+    await app.press('Space evenly');
+    expect(steps()?.[2]?.[1]).toBeLessThan(6);
+    await app.press('Begin with the captions');
+    expect(steps()?.[2]?.[1]).toBeCloseTo(6, 2);
+    // Captions are about the film of one moment, so they go over to another moment.
+    await app.select('Moment on show', '2011');
+    expect(captions()?.map(([text]) => text)).toEqual(['Bravo', 'Cirrus', 'Alpha']);
+    await app.user.keyboard('{Control>}z{/Control}');
+    await app.settled();
+    expect(documentStore.getState().project?.charts[0]?.play).toMatchObject({ periodKey: '' });
+  });
+
+  it('drags steps along the strip as one step of undo, and goes to one that is pressed', async () => {
+    await showMoment();
+    const strip = flag('Bravo').parentElement as HTMLElement;
+    strip.getBoundingClientRect = () => ({ left: 0, top: 0, width: 800, height: 80 }) as DOMRect;
+    const drag = async (name: string, ...xs: readonly number[]) => {
+      const button = flag(name);
+      button.setPointerCapture = () => {};
+      fireEvent.pointerDown(button, { button: 0, clientX: xs[0], pointerId: 1 });
+      for (const clientX of xs.slice(1)) fireEvent.pointerMove(button, { clientX, pointerId: 1 });
+      fireEvent.pointerUp(button, { pointerId: 1 });
+      await app.settled();
+    };
+    const start = steps()?.[1]?.[1] as number;
+    await drag('Cirrus', 100, 150, 200);
+    expect(steps()?.[1]?.[1]).toBeCloseTo(start + 1, 3);
+    await app.user.keyboard('{Control>}z{/Control}');
+    await app.settled();
+    expect(steps()?.[1]?.[1]).toBeCloseTo(start, 3);
+    await drag('Alpha', 300, 301);
+    await waitFor(() => expect(timeSec()).toBeGreaterThan(steps()?.[2]?.[1] as number));
+  });
+
+  it('says so where nothing comes step by step, and where its period is gone', async () => {
+    await showMoment();
+    await app.user.click(within(screen.getByRole('radiogroup', { name: 'Marks come' })).getByText('Are there'));
+    await app.pageSays('Nothing comes step by step');
+    await act(async () => showMomentOf('1850'));
+    await app.pageSays('1850 is not in the data any more, so the last one is shown.');
+    await app.saysOnStage('2012: 1. Bravo');
   });
 });
 

@@ -87,7 +87,7 @@ describe('the queue', () => {
     const grouped = lines.map((line, i) => (i === 0 ? `${line},isle` : groups.map((group) => `${line},${group}`)));
     await app.openTable('boat_points.csv', grouped.flat().join('\n'));
     await app.goTo('Shape');
-    await app.press(/Notation, groups/);
+    await app.press(/Notation, parts/);
     await app.user.click(screen.getByRole('combobox', { name: 'One chart for each' }));
     await app.user.click(await screen.findByRole('option', { name: /isle/ }));
     await app.settled();

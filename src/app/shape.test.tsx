@@ -64,7 +64,7 @@ describe('what is what', () => {
 
   it('makes one chart for each value of a column', async () => {
     await openIslands();
-    await app.press('Notation, groups and colours');
+    await app.press('Notation, parts, groups and colours');
     await app.select('One chart for each', /Island/);
     const strip = within(await screen.findByRole('navigation', { name: 'Charts by Island' }));
     expect(strip.getAllByRole('button')).toHaveLength(2);
@@ -75,7 +75,7 @@ describe('what is what', () => {
 
   it('colours by a column, and takes pictures from one', async () => {
     await openIslands();
-    await app.press('Notation, groups and colours');
+    await app.press('Notation, parts, groups and colours');
     await app.select('Colour from', /Island/);
     await app.pageSays('other texts are groups, each with shades of a colour');
     await app.select('Picture from', /Island/);

@@ -3,6 +3,7 @@ import { inFamily } from '@/core/families/switch-family';
 import type { Cubes } from '@/core/film/tell-film';
 import { betweens } from '@/core/motion/interpolation';
 import { type Pace, paceLimits } from '@/core/pace/pace';
+import { showingMoment } from '@/core/project/built';
 import type { Chart } from '@/core/project/chart';
 import { projectLimits } from '@/core/project/limits';
 import { type Look, withLook } from '@/core/project/look';
@@ -18,6 +19,7 @@ import { Refusal } from './refusal';
 /** Options that change a film, as they are typed; shared by all commands that show or make one. */
 export interface ChangeOptions {
   readonly chart?: string;
+  readonly moment?: string;
   readonly look?: string;
   readonly title?: string;
   readonly length?: string;
@@ -35,6 +37,7 @@ export interface ChangeOptions {
 export function changed(project: Project, options: ChangeOptions, cubes: Cubes): Project {
   let film = project;
   if (options.chart !== undefined) film = withFamily(film, options.chart, cubes);
+  if (options.moment !== undefined) film = withMoment(film, options.moment, cubes);
   if (options.look !== undefined) film = withLook(film, lookOf(options.look));
   film = withChart(film, null, (chart) => ({ ...chart, ...ofChart(chart, options) }));
   const framesPerSec =
@@ -75,6 +78,22 @@ function withFamily(project: Project, id: string, cubes: Cubes): Project {
   return family ? withChart(project, null, (chart) => inFamily(chart, family, cube)) : project;
 }
 
+/** Shows one period instead of the run: `last`, or a period by its key. */
+function withMoment(project: Project, wanted: string, cubes: Cubes): Project {
+  const { id, family: familyId } = chartOf(project, null);
+  const keys = cubes.get(id)?.periods.map(({ key }) => key) ?? [];
+  const family = families.find((each) => each.id === familyId);
+  if (!family) return project;
+  if (wanted !== 'last' && !keys.includes(wanted))
+    throw new Refusal(
+      `--moment: there is no period ${wanted}. They go from ${keys[0] ?? ''} to ${keys.at(-1) ?? ''}; “last” is the last one.`,
+    );
+  return withChart(project, null, (chart) => ({
+    ...chart,
+    ...showingMoment(chart, family, wanted === 'last' ? '' : wanted),
+  }));
+}
+
 /** A look that ships, by its name, or one from a file. */
 function lookOf(name: string): Look {
   const shipped = looks.find((look) => look.name.toLowerCase() === name.trim().toLowerCase());
@@ -88,14 +107,17 @@ function lookOf(name: string): Look {
   return outcome.value;
 }
 
-function ofChart({ text, pace, between }: Chart, options: ChangeOptions): Partial<Chart> {
+function ofChart({ text, pace, between, play }: Chart, options: ChangeOptions): Partial<Chart> {
   const { title, length, swap, holdStart, holdEnd, interpolate } = options;
   const given: { -readonly [K in keyof Pace]?: Pace[K] } = {};
   if (length !== undefined) given.length = { by: 'whole', sec: numberIn('--length', length, paceLimits.lengthSec) };
   if (swap !== undefined) given.swapSec = numberIn('--swap', swap, paceLimits.swapSec);
   if (holdStart !== undefined) given.holdStartSec = numberIn('--hold-start', holdStart, paceLimits.holdSec);
   if (holdEnd !== undefined) given.holdEndSec = numberIn('--hold-end', holdEnd, paceLimits.holdSec);
+  // A film of one moment has a length of its own.
+  const ownLength = play.kind === 'built' && given.length ? { play: { ...play, lengthSec: given.length.sec } } : {};
   return {
+    ...ownLength,
     text: title === undefined ? text : { ...text, title },
     pace: { ...pace, ...given },
     between: interpolate === undefined ? between : oneOf('--interpolate', interpolate, betweens),

@@ -44,6 +44,28 @@ describe('frames', () => {
     expect(first.rows).toEqual([{ category: 'B', value: 5, rank: 1, slot: 0 }]);
   });
 
+  it('of one moment show its values all the time, for as long as is said', async () => {
+    const found = await rows('race.csv', { moment: '2001', length: '3', fps: '10' });
+    expect(found).toHaveLength(30);
+    for (const frame of [found[0], found[29]])
+      expect(frame).toMatchObject({
+        period: '2001',
+        rows: [
+          { category: 'B', value: 5 },
+          { category: 'A', value: 1 },
+        ],
+      });
+    const [last] = await rows('race.csv', { moment: 'last', chart: 'columns', at: '1' });
+    expect(last).toMatchObject({ period: '2002' });
+    // While it is put together each row says how far its mark has come.
+    const coming = await rows('race.csv', { moment: 'last', chart: 'columns', length: '6', fps: '10' });
+    const comes = coming.map((frame) => frame.rows.map((row: { come?: number }) => row.come ?? 1));
+    expect(comes[0].every((come: number) => come === 0)).toBe(true);
+    expect(comes.some((frame) => frame[0] === 1 && frame.at(-1) < 1)).toBe(true);
+    expect(coming[40].rows.every((row: object) => !('come' in row))).toBe(true);
+    await expect(rows('race.csv', { moment: '1999' })).rejects.toThrow('They go from 2001 to 2002');
+  });
+
   it('come of a project as of a table, and then say which piece is on show', async () => {
     const [first, last] = await rows('race.plucky', { at: '0,20' });
     expect(first).toMatchObject({ frame: 0, piece: 'piece-1', pieceSec: 0, period: '2001' });

@@ -1,7 +1,10 @@
+import { comingAt } from '@/core/families/shared/build';
 import { pieceAt } from '@/core/film/piece-at';
+import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { type Timeline, type ToldPiece, tellFilm } from '@/core/film/tell-film';
 import { stepAt } from '@/core/motion/slots';
 import { frameAt, frameTimeSec, positionAt } from '@/core/pace/film-clock';
+import type { MeasureText } from '@/core/scene/text-fit';
 import type { Issue } from '@/core/table/issue';
 import { type FilmOptions, filmsFrom, isProjectFile } from './film-input';
 import { numberIn, wholeIn } from './numbers';
@@ -34,7 +37,8 @@ export async function frames(
   const named = isProjectFile(file);
   if (options.events) return { lines: eventLines(film, named), notes };
   if (options.moments) return { lines: momentLines(film, named), notes };
-  return { lines: frameLines(timesOf(options, film), film, named), notes };
+  const prepared = prepareFilm(first.project, first.cubes, { measure: roughly });
+  return { lines: frameLines(timesOf(options, film), prepared, named), notes };
 }
 
 /** Which times are asked for, and the frame on show at each. */
@@ -57,11 +61,22 @@ function pieceWords({ piece }: ToldPiece, pieceSec: number, named: boolean) {
   return named ? { piece: piece.id, pieceSec } : {};
 }
 
-function* frameLines(times: readonly { frame: number; timeSec: number }[], film: Timeline, named: boolean) {
+/** Sizes of texts decide nothing of what is printed. */
+const roughly: MeasureText = (text, font) => text.length * font.sizePx * 0.5;
+
+/** Which field of a row names the group that it comes with. */
+const GROUPS = ['category', 'period', 'part'] as const;
+
+function* frameLines(times: readonly { frame: number; timeSec: number }[], film: PreparedFilm, named: boolean) {
   for (const { frame, timeSec } of times) {
     const { piece, pieceSec } = pieceAt(film, timeSec);
-    const { chart, family } = piece;
+    const { chart } = piece;
+    const { family, plan } = chart;
     const { clock } = chart.course;
+    const coming = comingAt(family.buildOf(plan), pieceSec);
+    const { domain, rows } = family.numbers.frameAt(chart, pieceSec);
+    const come = (row: (typeof rows)[number]) =>
+      GROUPS.map((field) => coming.get(String(row[field] ?? ''))).find((progress) => progress !== undefined);
     const { step, s } = stepAt(clock, pieceSec);
     yield JSON.stringify({
       frame,
@@ -69,7 +84,11 @@ function* frameLines(times: readonly { frame: number; timeSec: number }[], film:
       ...pieceWords(piece, pieceSec, named),
       position: positionAt(clock, pieceSec).position,
       period: chart.cube.periods[s >= 1 ? step + 1 : step]?.key,
-      ...family.numbers.frameAt(chart, pieceSec),
+      ...(domain ? { domain } : {}),
+      rows: rows.map((row) => {
+        const progress = come(row);
+        return progress === undefined ? row : { ...row, come: progress };
+      }),
     });
   }
 }

@@ -1,5 +1,6 @@
 import type { Cube } from '@/core/shaping/cube';
 import type { Fields } from '@/core/shaping/fields';
+import { headerPartsOf, splitHeader } from '@/core/shaping/header-parts';
 import { axisOfNames } from '@/core/shaping/period-axis';
 import { Preparer } from '@/core/shaping/preparation';
 import { stepWords } from '@/core/shaping/steps/step-words';
@@ -69,7 +70,10 @@ function planOf({ id, name, on, ...plan }: { id: string; name: string; on: boole
 
 function periodWhy(preparer: Preparer, fields: Fields): string | null {
   if (fields.shape !== 'periods-across') return preparer.periodWhy(fields);
-  const names = preparer.source.columns.map(({ name }) => (name === fields.category ? '' : name));
+  const from = headerPartsOf(fields);
+  const names = preparer.source.columns.map((column) =>
+    column.name === fields.category ? '' : splitHeader(column, from).name,
+  );
   return axisOfNames(names, fields.periodsAs, new Set(names)).notation?.why ?? null;
 }
 

@@ -66,6 +66,7 @@ function withFilm(command: Command): Command {
     .argument('[file]', 'a table, or a project file (.plucky)')
     .option('--project <file>', 'the project.json of a project for another table: its columns, steps, look and pace')
     .option('--chart <family>', 'the family of charts')
+    .option('--moment <period>', 'builds one moment instead of the run: a period by its key, or “last”')
     .option('--look <name>', 'a look that ships, or the .json file of one that was saved in Dress')
     .option('--title <text>', 'the title')
     .option('--length <sec>', 'seconds of the whole film')

@@ -1,10 +1,10 @@
 import { cubesOf, type FilmData } from '@/core/film/film-data';
 import { periodStops, stopBeside } from '@/core/film/period-stops';
+import { pointAt } from '@/core/film/point-at';
 import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
 import { sceneAt } from '@/core/film/scene-at';
 import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
-import { hitTest } from '@/core/scene/hit-test';
 import { cubeValue } from '@/core/shaping/cube';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
@@ -143,16 +143,21 @@ class Player {
   private point(event: PointerEvent): void {
     const box = this.canvas.getBoundingClientRect();
     const scale = this.film.stage.widthPx / box.width;
-    const found = hitTest(
-      this.scene(),
-      (event.clientX - box.left) * scale,
-      (event.clientY - box.top) * scale,
-      this.resources.measure,
-    );
-    const row = readoutAt(this.film, this.timeSec).rows.find(({ category }) => category === found?.category);
-    this.tip.hidden = row === undefined;
-    if (!row) return;
-    this.tip.textContent = `${row.rank}. ${row.name}: ${row.valueText}`;
+    const found = pointAt({
+      film: this.film,
+      scene: this.scene(),
+      timeSec: frameTimeSec(this.film, frameAt(this.film, this.timeSec)),
+      x: (event.clientX - box.left) * scale,
+      y: (event.clientY - box.top) * scale,
+      measure: this.resources.measure,
+    });
+    const category = found?.subject.category;
+    const row = readoutAt(this.film, this.timeSec).rows.find((each) => each.category === category);
+    const told = found?.told;
+    this.tip.hidden = !told && !row;
+    if (told)
+      this.tip.textContent = `${[told.name, told.portion, told.periodLabel].filter(Boolean).join(', ')}: ${told.valueText}`;
+    else if (row) this.tip.textContent = `${row.rank}. ${row.name}: ${row.valueText}`;
     this.tip.style.left = `${Math.min(event.clientX + 12, innerWidth - 200)}px`;
     this.tip.style.top = `${event.clientY + 14}px`;
   }

@@ -37,7 +37,7 @@ export function charactersOf(project: Project, cubes: Iterable<Cube>): Set<numbe
   for (const chart of project.charts) {
     for (const text of Object.values(chart.text)) add(text);
     add(
-      `${chart.numbers.prefix}${chart.numbers.suffix}${chart.axis.name}${chart.axis.targets.map(({ label }) => label).join('')}`,
+      `${chart.numbers.prefix}${chart.numbers.suffix}${chart.axis.name}${[...chart.axis.targets, ...chart.axis.bands].map(({ label }) => label).join('')}`,
     );
     // Months and short forms of numbers come in the letters of their language.
     add(new Intl.DateTimeFormat(chart.numbers.locale, { dateStyle: 'full', timeZone: 'UTC' }).format(0));

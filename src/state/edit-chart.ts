@@ -5,9 +5,6 @@ import { currentChart, editChart } from './current';
 import { documentStore } from './document';
 import { sessionStore } from './session';
 
-/** By chart and family: what that family had of its own when the chart was last drawn by it, so that going back loses nothing. */
-const setAside = new Map<string, Pick<Chart, 'own' | 'familyVersion' | 'play'>>();
-
 /** Has the chart drawn by another family; what it had of its own comes back when it returns. */
 export function setFamily(id: string): void {
   const family = knownFamilies.find((each) => each.id === id);
@@ -15,11 +12,16 @@ export function setFamily(id: string): void {
   if (!family || !project) return;
   const chart = currentChart(project);
   if (chart.family === id) return;
-  const { own, familyVersion, play } = chart;
-  setAside.set(`${chart.id} ${chart.family}`, { own, familyVersion, play });
-  const next = inFamily(chart, family, sessionStore.getState().cube);
+  const { own, familyVersion, play, kept } = chart;
+  const before = kept.find((each) => each.family === id);
+  const others = kept.filter((each) => each.family !== id && each.family !== chart.family);
+  const next = {
+    ...inFamily(chart, family, sessionStore.getState().cube),
+    ...before,
+    kept: [...others, { family: chart.family, familyVersion, play, own }],
+  };
   editChart((draft) => {
-    Object.assign(draft, next, setAside.get(`${chart.id} ${id}`));
+    Object.assign(draft, next);
   });
 }
 

@@ -1,4 +1,6 @@
+import type { FilmOverview } from '@/core/film/overview';
 import { stopBeside } from '@/core/film/period-stops';
+import { frameAt } from '@/core/pace/film-clock';
 import type { PlayOptions, StageWorkerApi } from '@/workers/protocol';
 import { playheadStore } from './playhead';
 import type { Remote } from './remote';
@@ -6,6 +8,12 @@ import { sessionStore, setSession } from './session';
 
 /** Plays, pauses and moves through the film on stage. */
 export class Playback {
+  /**
+   * Where the playhead of a film was last sent; keys that are pressed before it is there count from it. null once the film
+   * plays.
+   */
+  private sent: { readonly timeSec: number; readonly overview: FilmOverview } | null = null;
+
   constructor(private readonly stage: Remote<Pick<StageWorkerApi, 'play' | 'pause' | 'seek'>>) {}
 
   async play(): Promise<void> {
@@ -22,6 +30,7 @@ export class Playback {
       loop: looping || span ? [from, to] : null,
     };
     setSession({ playing: true });
+    this.sent = null;
     await this.stage.play(options);
   }
 
@@ -42,7 +51,9 @@ export class Playback {
   async seek(timeSec: number): Promise<void> {
     const { overview } = sessionStore.getState();
     if (!overview) return;
-    await this.stage.seek(Math.min(overview.lengthSec, Math.max(0, timeSec)));
+    const target = Math.min(overview.lengthSec, Math.max(0, timeSec));
+    this.sent = { timeSec: target, overview };
+    await this.stage.seek(target);
   }
 
   /** Moves by frames; the film pauses. */
@@ -50,9 +61,9 @@ export class Playback {
     const { overview } = sessionStore.getState();
     const { readout } = playheadStore.getState();
     if (!overview || !readout) return;
-    await this.pause();
-    const frame = Math.min(overview.frameCount - 1, Math.max(0, readout.frame + count));
-    await this.seek(frame / overview.framesPerSec);
+    const from = this.sent?.overview === overview ? frameAt(overview, this.sent.timeSec) : readout.frame;
+    const frame = Math.min(overview.frameCount - 1, Math.max(0, from + count));
+    await this.moveTo(frame / overview.framesPerSec, overview);
   }
 
   /** Moves to the next or the last period; the film pauses. */
@@ -60,10 +71,17 @@ export class Playback {
     const { overview } = sessionStore.getState();
     const { readout } = playheadStore.getState();
     if (!overview || !readout) return;
-    await this.pause();
-    const { timeSec } = readout;
+    const timeSec = this.sent?.overview === overview ? this.sent.timeSec : readout.timeSec;
     const { lengthSec, framesPerSec, frameCount } = overview;
     const target = stopBeside(overview.periodSec, direction, { timeSec, lengthSec, framesPerSec });
-    await this.seek(Math.min(target, (frameCount - 1) / framesPerSec));
+    await this.moveTo(Math.min(target, (frameCount - 1) / framesPerSec), overview);
+  }
+
+  private async moveTo(timeSec: number, overview: FilmOverview): Promise<void> {
+    const sent = { timeSec, overview };
+    this.sent = sent;
+    await this.pause();
+    // Whoever was sent farther meanwhile goes there at once.
+    if (this.sent === sent) await this.stage.seek(timeSec);
   }
 }

@@ -44,6 +44,7 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'value', label: 'Value', step: 'shape', words: 'number amount column' },
   { id: 'periods-as', label: 'Periods are written as', step: 'shape', words: 'dates day month order serial' },
   { id: 'decimal', label: 'Decimal mark', step: 'shape', words: 'comma point numbers thousands' },
+  { id: 'parts-column', label: 'Parts from', step: 'shape', words: 'parts stacked divided breakdown column' },
   { id: 'group', label: 'One chart for each', step: 'shape', words: 'group set series split' },
   { id: 'colour-column', label: 'Colour from', step: 'shape', words: 'colour column group' },
   { id: 'steps', label: 'Steps', step: 'shape', words: 'preparation filter combine roll up measure coarser recode' },
@@ -71,6 +72,7 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'axis-ends', label: 'Ends of the axis', step: 'dress', words: 'minimum maximum domain' },
   { id: 'axis-parts', label: 'Parts of the axis', step: 'dress', words: 'number of ticks' },
   { id: 'axis-interval', label: 'A tick every', step: 'dress', words: 'grid interval step' },
+  { id: 'value-bands', label: 'Bands between values', step: 'dress', words: 'range shaded normal zone corridor' },
   { id: 'targets', label: 'Target lines', step: 'dress', words: 'goal threshold reference' },
   { id: 'decimals', label: 'Decimals', step: 'dress', words: 'number format digits round' },
   { id: 'date-pattern', label: 'Dates are written', step: 'dress', words: 'format' },
@@ -84,6 +86,14 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'extra-font', label: 'Family of the extra', step: 'dress', words: 'font' },
   { id: 'extra-anchor', label: 'Held by', step: 'dress', words: 'corner bar anchor' },
   { id: 'extra-time', label: 'Time on stage', step: 'dress', words: 'from to' },
+  {
+    id: 'play',
+    label: 'The film shows',
+    step: 'pace',
+    words: 'still one moment built steps build up run animate static',
+  },
+  { id: 'moment', label: 'Moment on show', step: 'pace', words: 'period year built still' },
+  { id: 'steps-times', label: 'Steps', step: 'pace', words: 'build one after another reveal stagger narration' },
   { id: 'length', label: 'Whole film', step: 'pace', words: 'length duration seconds' },
   { id: 'period-sec', label: 'Each period', step: 'pace', words: 'speed seconds per year' },
   { id: 'fps', label: 'Frames a second', step: 'pace', words: 'frame rate fps' },
@@ -147,9 +157,15 @@ export function controlEntry(id: ControlId): ControlEntry {
   return found;
 }
 
-/** The specification of a control. @throws RangeError for one that has none. */
-export function specOf(id: ControlId): ControlSpec {
-  const found = specs.find((spec) => spec.id === id);
+/**
+ * The specification of a control. What several families have in common may apply otherwise in each.
+ *
+ * @param familyId Of the chart that is edited.
+ * @throws RangeError for a control that has none.
+ */
+export function specOf(id: ControlId, familyId: string | null = null): ControlSpec {
+  const family = knownFamilies.find((each) => each.id === familyId);
+  const found = [...(family?.controls ?? []), ...specs].find((spec) => spec.id === id);
   if (!found) throw new RangeError(`control: must have a specification, received ${id}`);
   return found;
 }
@@ -174,6 +190,8 @@ function idleControls(familyId: string | null): ReadonlySet<string> {
   if (!family) return new Set();
   const idle = new Set(knownFamilies.flatMap(({ controls: own }) => own.map(({ id }) => id)));
   for (const { id } of family.controls) idle.delete(id);
+  // Only bars have room for pictures at more than one place.
+  if (!family.uses.has('places') || !family.uses.has('bars')) idle.add('picture-at');
   if (!family.uses.has('pictures')) for (const id of ofPictures) idle.add(id);
   return idle;
 }

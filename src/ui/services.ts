@@ -1,12 +1,13 @@
 'use client';
 
 import { createContext, useContext } from 'react';
+import type { Pointed } from '@/core/film/point-at';
 import type { CaptionFormat } from '@/core/project/caption-files';
 import type { ExportForm } from '@/core/project/export-form';
 import type { Picture } from '@/core/project/film-parts';
 import type { Look } from '@/core/project/look';
 import type { StageRect } from '@/core/scene/part-box';
-import type { PartName, Subject } from '@/core/scene/scene';
+import type { PartName } from '@/core/scene/scene';
 import type { ReadingChoice } from '@/core/table/reader';
 import type { Remote } from '@/state/remote';
 import type { Sample } from '@/state/samples';
@@ -38,7 +39,7 @@ export interface Services {
   attachStage(canvas: HTMLCanvasElement): Promise<void>;
   resizeStage(widthPx: number, heightPx: number): void;
   highlight(category: number | null): void;
-  hit(x: number, y: number): Promise<Subject | null>;
+  hit(x: number, y: number): Promise<Pointed | null>;
   /** The table of the chart that is edited. */
   readonly table: Remote<ChartTableApi>;
   /** Opens files: a project, or tables; the first table replaces the one on stage, the others are added to it. */

@@ -1,4 +1,5 @@
 import type { FilmOverview } from '@/core/film/overview';
+import type { Pointed } from '@/core/film/point-at';
 import type { Cubes } from '@/core/film/prepare-film';
 import type { Readout } from '@/core/film/readout';
 import type { GapRule } from '@/core/motion/series';
@@ -9,7 +10,7 @@ import type { Look } from '@/core/project/look';
 import type { Project } from '@/core/project/project';
 import type { TableSource } from '@/core/project/table-entry';
 import type { StageRect } from '@/core/scene/part-box';
-import type { PartName, Subject } from '@/core/scene/scene';
+import type { PartName } from '@/core/scene/scene';
 import type { CubeChanges } from '@/core/shaping/compare-cubes';
 import type { Cube } from '@/core/shaping/cube';
 import type { Fields } from '@/core/shaping/fields';
@@ -31,6 +32,8 @@ export type ColumnSummary = Pick<ColumnProfile, 'name' | 'kind' | 'distinctCount
   readonly longest: number;
   /** How its periods or numbers are read, and why, in words; `''` where there is nothing to say. */
   readonly why: string;
+  /** Do two header lines say what it is? */
+  readonly twoHeaders: boolean;
 };
 
 /** Columns and size of a table; its cells stay in the worker and are asked for by the window. */
@@ -192,7 +195,7 @@ export interface StageWorkerApi {
   seek(timeSec: number): Promise<void>;
   highlight(category: number | null): Promise<void>;
   /** @param x Stage pixels. */
-  hit(x: number, y: number): Promise<Subject | null>;
+  hit(x: number, y: number): Promise<Pointed | null>;
   /** Pictures that the film needs; it is drawn again with them. */
   addImages(files: readonly ImageBytes[]): Promise<void>;
   /** Fonts of the person's own; before the film that is set in them. */

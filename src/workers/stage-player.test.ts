@@ -94,7 +94,9 @@ describe('the stage', () => {
     const { player } = await staged();
     const box = player.boxOf('stamp');
     expect(box?.widthPx).toBeGreaterThan(0);
-    expect(player.hit((box?.x ?? 0) + 1, (box?.y ?? 0) + (box?.heightPx ?? 0) / 2)).toMatchObject({ part: 'stamp' });
+    expect(player.hit((box?.x ?? 0) + 1, (box?.y ?? 0) + (box?.heightPx ?? 0) / 2)).toMatchObject({
+      subject: { part: 'stamp' },
+    });
     expect(player.boxOf('extra', 'nobody')).toBeNull();
     expect(player.plot()?.widthPx).toBeGreaterThan(100);
   });

@@ -3,6 +3,7 @@ import { familyOf } from '@/core/families/registry';
 import { inFamily } from '@/core/families/switch-family';
 import { overviewOf } from '@/core/film/overview';
 import { pieceAt, placedPiece } from '@/core/film/piece-at';
+import { type Pointed, pointAt } from '@/core/film/point-at';
 import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
 import { sceneAt } from '@/core/film/scene-at';
@@ -11,7 +12,6 @@ import type { ImageBytes } from '@/core/project/film-media';
 import { type Look, withLook } from '@/core/project/look';
 import { withChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
-import { hitTest } from '@/core/scene/hit-test';
 import { boxOfPart, type StageRect } from '@/core/scene/part-box';
 import type { PartName, Scene } from '@/core/scene/scene';
 import type { MeasureText } from '@/core/scene/text-fit';
@@ -226,8 +226,12 @@ export class StagePlayer {
     if (!this.playing) this.draw();
   }
 
-  hit(x: number, y: number) {
-    return this.scene ? hitTest(this.scene, x, y, this.measure) : null;
+  /** What stands under a point of the stage, and what it tells; null outside of it. */
+  hit(x: number, y: number): Pointed | null {
+    const { film, scene, measure } = this;
+    if (!film || !scene) return null;
+    const timeSec = frameTimeSec(film, frameAt(film, this.timeSec));
+    return pointAt({ film, scene, timeSec, x, y, measure });
   }
 
   /** The time follows the clock, so a late picture never slows the film down. */

@@ -214,7 +214,8 @@ function summaryOf(table: Table, read: ReadTable): GridSummary {
   const columns = table.columns.map((column, i): ColumnSummary => {
     const { name, kind, distinctCount, blankCount, period, numbers } = profiles[i] as (typeof profiles)[number];
     const why = kind === 'period' ? (period?.why ?? '') : kind === 'number' ? numbers.why : '';
-    return { name, kind, distinctCount, blankCount, longest: longestOf(column), why };
+    const twoHeaders = column.headers !== undefined;
+    return { name, kind, distinctCount, blankCount, longest: longestOf(column), why, twoHeaders };
   });
   return { columns, rowCount: table.rowCount };
 }

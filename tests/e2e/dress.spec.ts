@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
+import { LOOK_VERSION } from '../../src/core/project/look';
 import { openApp, openFile, pause, raceTable, reloadKept, stageColour, words } from './support';
 
 test.beforeEach(async ({ page }) => {
@@ -46,7 +47,7 @@ test('a look dresses the film, is kept under a name, saved, read again and undon
     page.getByRole('button', { name: 'Save as a file' }).click(),
   ]);
   const text = readFileSync(await download.path(), 'utf8');
-  expect(JSON.parse(text)).toMatchObject({ format: 'plucky-tempo-look', version: 2, name: 'Our news' });
+  expect(JSON.parse(text)).toMatchObject({ format: 'plucky-tempo-look', version: LOOK_VERSION, name: 'Our news' });
   await page.getByRole('button', { name: 'Look Paper' }).click();
   await page
     .getByLabel('File of a look')

@@ -236,7 +236,7 @@ async function openGroups(page: Page, groups: readonly string[]): Promise<void> 
     .join('\n');
   await openShortRace(page, grouped);
   await goTo(page, 'Shape');
-  await page.getByRole('button', { name: /Notation, groups/ }).click();
+  await page.getByRole('button', { name: /Notation, parts/ }).click();
   await page.getByRole('combobox', { name: 'One chart for each' }).click();
   await page.getByRole('option', { name: 'isle' }).click();
   await goTo(page, 'Output');

@@ -149,11 +149,27 @@ export const filesLeft = (page: Page) =>
 export const compared = { widthPx: 427, heightPx: 240 };
 
 /** The stage's picture at the playhead. */
-export async function previewPixels(page: Page): Promise<Buffer> {
+async function previewPixels(page: Page): Promise<Buffer> {
   await page.mouse.move(2, 2);
   return pixels(
     { png: await page.getByRole('img', { name: 'The stage' }).locator('canvas').screenshot() },
     compared.widthPx,
     compared.heightPx,
   );
+}
+
+/**
+ * Expects the frame on show to be the film's, and gives the film's picture of it. A playhead that is still on its way, or a
+ * picture that the screen has not taken over yet, is looked at again.
+ */
+export async function sameAsPreview(page: Page, film: string, what: string): Promise<Buffer> {
+  let painted: Buffer = Buffer.alloc(0);
+  const difference = async () => {
+    const frame = await shownFrame(page);
+    painted = pixels({ film, frame }, compared.widthPx, compared.heightPx);
+    const preview = await previewPixels(page);
+    return (await shownFrame(page)) === frame ? meanDifference(painted, preview) : Number.POSITIVE_INFINITY;
+  };
+  await expect.poll(difference, { message: `${what}: film and preview`, timeout: 20_000 }).toBeLessThan(4);
+  return painted;
 }

@@ -1,11 +1,11 @@
 import { Memory } from '@/core/families/memory';
 import { overviewOf } from '@/core/film/overview';
 import { pieceAt } from '@/core/film/piece-at';
+import { pointAt } from '@/core/film/point-at';
 import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
 import { sceneAt } from '@/core/film/scene-at';
 import type { Project } from '@/core/project/project';
-import { hitTest } from '@/core/scene/hit-test';
 import { boxOfPart } from '@/core/scene/part-box';
 import type { PartName } from '@/core/scene/scene';
 import { measureBySize } from '@/core/testing/films';
@@ -65,7 +65,9 @@ export class FakeStage {
   }
 
   async hit(x: number, y: number) {
-    return this.film && hitTest(sceneAt(this.film, this.timeSec), x, y, measureBySize);
+    const { film, timeSec } = this;
+    if (!film) return null;
+    return pointAt({ film, scene: sceneAt(film, timeSec), timeSec, x, y, measure: measureBySize });
   }
 
   async plot() {

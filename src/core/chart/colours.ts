@@ -10,7 +10,13 @@ export interface Colours {
   readonly ofCategory: readonly string[];
   /** The colour at a share of the ramp in [0, 1]; null where colour does not follow the value. */
   readonly ofShare: ((share: number) => string) | null;
-  /** What the legend explains: groups, or what stands out. */
+  /** The colour of a value, where its sign decides; null elsewhere. */
+  readonly ofSign: ((value: number) => string) | null;
+  /** The colour of the palette at a place, for marks that are not categories. */
+  readonly ofPlace: (place: number) => string;
+  /** By part; empty where marks are not made of parts. */
+  readonly ofPart: readonly string[];
+  /** What the legend explains: parts, groups, or what stands out. */
   readonly groups: readonly { readonly name: string; readonly colour: string }[];
 }
 
@@ -19,8 +25,12 @@ const GREY = '#888888';
 const DARKER = 0.22;
 const LIGHTER = 0.42;
 
-/** Works out every category's colour: the person's own first, then the table's, then the rule's. */
-export function coloursOf(chart: Chart, cube: Cube): Colours {
+/**
+ * Works out every category's colour: the person's own first, then the table's, then the rule's.
+ *
+ * @param byPart Are marks drawn from their parts? Then those have the colours of the palette, and the legend names them.
+ */
+export function coloursOf(chart: Chart, cube: Cube, byPart = false): Colours {
   const own = new Map(chart.colours.map(({ category, colour }) => [category, colour]));
   const rule = chart.dress.colour;
   const base = ruleOf(rule, chart, cube);
@@ -30,20 +40,35 @@ export function coloursOf(chart: Chart, cube: Cube): Colours {
   const [low, high] = rule.ramp;
   const ofShare =
     rule.by === 'value' ? (share: number) => mixColours(low, high, Math.min(1, Math.max(0, share))) : null;
-  return { ofCategory, ofShare, groups: base.groups };
+  const ofSign = rule.by === 'sign' ? (value: number) => (value < 0 ? rule.highlight : rule.one) : null;
+  const parts = byPart ? (cube.parts?.names ?? []) : [];
+  const ofPart = parts.map((name, i) => own.get(name) ?? ofPalette(rule, i));
+  const groups = parts.length > 0 ? parts.map((name, i) => ({ name, colour: ofPart[i] ?? GREY })) : base.groups;
+  return { ofCategory, ofShare, ofSign, ofPlace: (place) => ofPalette(rule, place), ofPart, groups };
+}
+
+/** A colour of the palette; one that is used up begins again. */
+function ofPalette({ palette }: ColourRule, place: number): string {
+  const { colours } = findPalette(palette);
+  return variant(colours[place % colours.length] ?? GREY, Math.floor(place / colours.length));
 }
 
 function ruleOf(rule: ColourRule, chart: Chart, cube: Cube): { at: (c: number) => string; groups: Colours['groups'] } {
-  const { colours } = findPalette(rule.palette);
-  const ofPalette = (place: number) =>
-    variant(colours[place % colours.length] ?? GREY, Math.floor(place / colours.length));
+  const at = (place: number) => ofPalette(rule, place);
   if (rule.by === 'value') return { at: () => mixColours(rule.ramp[0], rule.ramp[1], 0.5), groups: [] };
   if (rule.by === 'one') {
     const chosen = new Set(chart.highlights);
     return { at: (c) => (chosen.has(cube.categories[c] ?? '') ? rule.highlight : rule.one), groups: [] };
   }
-  if (rule.by === 'group' && cube.colours) return shadesOf(cube.colours, ofPalette);
-  return { at: ofPalette, groups: [] };
+  if (rule.by === 'sign') {
+    const groups = [
+      { name: 'Below 0', colour: rule.highlight },
+      { name: '0 and above', colour: rule.one },
+    ];
+    return { at: () => rule.one, groups };
+  }
+  if (rule.by === 'group' && cube.colours) return shadesOf(cube.colours, at);
+  return { at, groups: [] };
 }
 
 /** A palette that is used up begins again, lighter, then darker, so that no two categories are quite alike. */

@@ -1,8 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { placeLabels } from '../families/ranked-bars/place-labels';
-import { entranceOf, turnsOf } from '../families/shared/build';
-import { noBuild } from '../pace/pace';
 import { palettes } from '../project/palettes';
 import { closePairs, partColours, TOO_CLOSE } from '../scale/colour-vision';
 import { countryCode } from '../scale/countries';
@@ -163,25 +161,5 @@ describe('words', () => {
       '14 months',
       'under a step',
     ]);
-  });
-});
-
-describe('builds', () => {
-  it('bring everyone on, in the order that was asked for', () => {
-    const marks = ['Cara', 'Ann', 'Ben'].map((name, category) => ({ name, category }));
-    expect(turnsOf({ ...noBuild, order: 'place' }, marks)).toEqual([0, 1, 2]);
-    expect(turnsOf({ ...noBuild, order: 'name' }, marks)).toEqual([2, 0, 1]);
-    const random = { ...noBuild, order: 'random' as const };
-    expect(turnsOf(random, marks)).toEqual(turnsOf(random, marks));
-    const seeds = new Set(Array.from({ length: 20 }, (_, seed) => turnsOf({ ...random, seed }, marks).join()));
-    expect(seeds.size).toBeGreaterThan(2);
-    for (const how of ['grow', 'slide', 'fade', 'spring'] as const) {
-      for (let turn = 0; turn < 5; turn++) {
-        const build = { ...noBuild, how, stagger: 1 };
-        expect(entranceOf(build, 0, turn, 5).progress).toBeCloseTo(0, 9);
-        expect(entranceOf(build, 1, turn, 5).progress).toBeCloseTo(1, 9);
-      }
-    }
-    expect(entranceOf({ ...noBuild, how: 'grow', stagger: 1 }, 0.5, 4, 5).progress).toBe(0);
   });
 });

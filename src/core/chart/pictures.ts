@@ -115,3 +115,10 @@ export const monogramOf = remembered((name: string): string => {
   const letters = words.slice(0, 2).map((word) => Array.from(word)[0] ?? '');
   return letters.join('').toUpperCase() || '?';
 });
+
+/** The square in the middle of a picture, in shares of it. */
+export function squareOf(aspect: number) {
+  return aspect >= 1
+    ? { x: (1 - 1 / aspect) / 2, y: 0, width: 1 / aspect, height: 1 }
+    : { x: 0, y: (1 - aspect) / 2, width: 1, height: aspect };
+}

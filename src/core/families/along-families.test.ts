@@ -270,6 +270,27 @@ describe('shares', () => {
   });
 });
 
+describe('a name that is switched off', () => {
+  it.each(['lines', 'areas', 'columns'])(
+    'is not drawn, keeps its colour for when it comes back, and is counted in words: %s',
+    (id) => {
+      const cube = stress(5, 4, 6);
+      const [first = '', second = ''] = cube.categories;
+      const colourOf = (film: PreparedFilm, category: number) => film.pieces[0].chart.colours.ofCategory[category];
+      const all = filmOf(id, cube);
+      const some = filmOf(id, cube, { own: { hidden: [first] } });
+      const named = (film: PreparedFilm) => readoutAt(film, film.lengthSec / 2).rows.map(({ name }) => name);
+      expect(named(all)).toContain(first);
+      expect(named(some)).not.toContain(first);
+      expect(named(some)).toContain(second);
+      expect(readoutAt(some, 1).sentence).toContain('1 more are not drawn.');
+      expect([0, 1, 2].map((c) => colourOf(some, c))).toEqual([0, 1, 2].map((c) => colourOf(all, c)));
+      // With all of them off, all are shown.
+      expect(named(filmOf(id, cube, { own: { hidden: [...cube.categories] } }))).toHaveLength(named(all).length);
+    },
+  );
+});
+
 describe('the suggestion', () => {
   it('is lines for one name, and for a few whose lead seldom changes', () => {
     expect(suggestFamily(stress(9, 1, 4))).toMatchObject({ id: 'lines' });
@@ -283,6 +304,15 @@ describe('the suggestion', () => {
     const restless = cubeOf(Array.from({ length: 20 }, (_, p) => (p % 2 === 0 ? [2, 1] : [1, 2])));
     expect(suggestFamily(restless)?.why).toContain('the lead changes often');
     expect(suggestFamily(cubeOf([[1, 2]]))).toBeNull();
+    expect(
+      suggestFamily(
+        cubeOf([
+          [1, 2],
+          [3, 4],
+        ]),
+      ),
+    ).toMatchObject({ id: 'compared' });
+    expect(suggestFamily(cubeOf([[1], [3]]))).toMatchObject({ id: 'lines' });
     expect(suggestFamily(stress(9, 1, 4), [])).toBeNull();
   });
 });

@@ -15,6 +15,7 @@ import { primitiveOf } from '../scene/primitives';
 import type { SceneNode } from '../scene/scene';
 import { SvgWriter } from '../scene/svg-writer';
 import type { Cube } from '../shaping/cube';
+import type { CubeParts } from '../shaping/parts';
 import { demoCube } from '../testing/demo-cube';
 import { cubeOf, gappyCubes, measureBySize } from '../testing/films';
 import { testFields, testTable } from '../testing/projects';
@@ -65,10 +66,25 @@ function another(family: Family, path: string, now: unknown): unknown {
   }
   if (path.endsWith('olour') || /^#/.test(String(now))) return '#123456';
   if (typeof now === 'string') return `${now} more`;
+  if (path === 'own.hidden') return [`${lively.categories[0]} with a name that is far too long`];
+  if (path === 'own.labelled')
+    return [{ name: `${lively.categories[0]} with a name that is far too long`, period: lively.periods[1]?.key }];
+  if (path === 'own.marked') return [lively.periods[1]?.key];
+  if (path === 'own.periods') return [lively.periods[1]?.key, lively.periods[3]?.key];
   if (path === 'own.domain') return { kind: 'given', min: -50, max: 500 };
   if (typeof now === 'object' && now !== null)
     return Object.fromEntries(Object.entries(now).map(([key, each]) => [key, `${each} more`]));
   return undefined;
+}
+
+/** A cube's values, a third of each and the rest. */
+function thirds({ categories, values }: Cube): CubeParts {
+  const pairs = categories.flatMap((_, c) => [[c, 0] as const, [c, 1] as const]);
+  return {
+    names: ['A third', 'The rest'],
+    pairs,
+    values: Float64Array.from([...values].flatMap((v) => [v / 3, (2 * v) / 3])),
+  };
 }
 
 /** What a person can see of a film: pictures, words of moments. */
@@ -190,6 +206,7 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
       for (const condition of when) putAt(ready, condition.path, condition.is[0]);
       // Some settings show only together with others: outlines with a width, ranks where there are many.
       putAt(ready, 'dress.bars.outline', 0.4);
+      if (/depthAngle|light/.test(path)) putAt(ready, 'dress.bars.depth', 0.5);
       putAt(ready, 'dress.bars.longNames', 'cut');
       if (valueAt(ready, 'own.windowPeriods') !== undefined) putAt(ready, 'own.windowPeriods', 4);
       const long = {
@@ -197,6 +214,7 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
         categories: lively.categories.map((name) => `${name} with a name that is far too long`),
         // Not as far apart in the calendar as in the table.
         periods: lively.periods.map((period, p) => ({ ...period, spacing: period.spacing + (p > 2 ? 3 : 0) })),
+        ...(family.uses.has('past') ? { parts: thirds(lively) } : {}),
       };
       const changed = structuredClone(ready);
       const next = another(family, path, valueAt(ready, path) ?? null);

@@ -1,6 +1,7 @@
 import type { Box } from '../chart/box';
 import type { Colours } from '../chart/colours';
 import type { Frame } from '../chart/frame';
+import type { LegendContent } from '../chart/legend';
 import type { FilmMoment } from '../motion/moments';
 import type { FilmClock } from '../pace/film-clock';
 import type { Chart } from '../project/chart';
@@ -11,6 +12,7 @@ import type { SceneNode } from '../scene/scene';
 import type { MeasureText } from '../scene/text-fit';
 import type { Cube } from '../shaping/cube';
 import type { Memory } from './memory';
+import type { BuildCourse } from './shared/build';
 
 /** What a family works out first: what happens when. Nothing of the look. */
 export interface CourseInput<Own = unknown> {
@@ -136,11 +138,17 @@ export interface Family<Own = unknown, C extends Course = Course, Plan = unknown
   courseOf(input: CourseInput<Own>): C;
   /** The least and the greatest value of the film, for a legend of values. */
   valueEnds(told: ToldChart<Own, C>): readonly [number, number];
+  /** What the legend names, where colours stand for more than categories; null, or left out, for the usual. */
+  legendOf?(told: ToldChart<Own, C>, colours: Colours): LegendContent | null;
   /** Where everything stands, once for each edit. */
   planOf(input: PlanInput<Own, C>): Plan;
   pictureAt(plan: Plan, timeSec: number): ChartPicture;
+  /** The passed period under a place of the stage, for marks that hold many; null, or left out, for the present. */
+  periodAt?(plan: Plan, timeSec: number, at: { readonly x: number; readonly y: number }): number | null;
   /** Painter's ids of the pictures that its marks are drawn with. */
   imageIds(plan: Plan): readonly string[];
+  /** How the marks come and go, and which of them together; null where nothing ever does. */
+  buildOf(plan: Plan): BuildCourse | null;
   readoutAt(told: ToldChart<Own, C>, timeSec: number): ChartReadout;
   /** The words of a token of the texts; null for what is no token of this family. */
   tokenAt(told: ToldChart<Own, C>, token: string, timeSec: number): string | null;

@@ -1,6 +1,7 @@
 import type { KnownFamily } from '../project/family-document';
 import { areasKnown } from './areas/known';
 import { columnsKnown } from './columns/known';
+import { comparedKnown } from './compared/known';
 import { linesKnown } from './lines/known';
 import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
@@ -15,6 +16,7 @@ export const knownFamilies: readonly KnownFamily[] = [
   linesKnown,
   areasKnown,
   columnsKnown,
+  comparedKnown,
 ] as readonly KnownFamily[];
 
 /** The family that a new project starts with. */

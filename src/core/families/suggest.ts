@@ -8,6 +8,8 @@ export interface FamilySuggestion {
   readonly why: string;
 }
 
+/** So few periods are compared with each other; they make no film that runs. */
+const COMPARED = 3;
 /** More lines than these are a tangle. */
 const FEW = 8;
 /** Fewer changes of place than this in each step tell of no race. */
@@ -27,6 +29,11 @@ export function suggestFamily(cube: Cube, list: readonly KnownFamily[] = knownFa
 function suggestionOf(cube: Cube): FamilySuggestion | null {
   const [count, steps] = [cube.categories.length, cube.periods.length - 1];
   if (steps < 1 || count < 1) return null;
+  if (count > 1 && steps + 1 <= COMPARED)
+    return {
+      id: 'compared',
+      why: `Only ${steps + 1} periods: columns beside each other compare what was with what has become of it.`,
+    };
   if (count === 1) return { id: 'lines', why: `“${cube.categories[0]}” stands alone: a line tells how it went.` };
   const changes = leadersChange(cube) / steps;
   if (count <= FEW && steps >= 2 * count && changes < LIVELY)

@@ -1,4 +1,4 @@
-import type { Chart } from '../project/chart';
+import { builtPlay, type Chart } from '../project/chart';
 import type { KnownFamily } from '../project/family-document';
 import type { Cube } from '../shaping/cube';
 
@@ -14,6 +14,6 @@ export function inFamily(chart: Chart, family: KnownFamily, cube: Cube | null): 
   const own = { ...(document.defaults(cube) as object), ...(document.from?.(chart) ?? {}) };
   const [kind] = plays;
   const stays = plays.includes(chart.play.kind) || kind === undefined;
-  const play = stays ? chart.play : kind === 'built' ? { kind, periodKey: '' } : { kind };
+  const play = stays ? chart.play : kind === 'built' ? builtPlay : { kind };
   return { ...chart, family: family.id, familyVersion: document.version, play, own };
 }

@@ -26,6 +26,7 @@ const dots = defineFamily<Own, ReturnType<Family['courseOf']>, { fill: string; v
   tells: 'who-leads',
   plays: ['built'],
   uses: new Set(),
+  builds: { moving: ['fade'], still: ['fade'], order: 'place', stands: false },
   document: {
     version: 2,
     schema: ({ Joi, text }) => Joi.object({ colour: text('Colour of all dots') }),
@@ -40,6 +41,7 @@ const dots = defineFamily<Own, ReturnType<Family['courseOf']>, { fill: string; v
     words: 1,
     marks: () => new Map(),
   }),
+  buildOf: () => null,
   imageIds: () => [],
   readoutAt: ({ cube }) => ({
     period: 0,

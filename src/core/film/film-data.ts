@@ -1,15 +1,23 @@
 import type { Project } from '../project/project';
 import type { Cube } from '../shaping/cube';
+import type { CubeParts } from '../shaping/parts';
 import type { Cubes } from './prepare-film';
 
 /** A cube as JSON can hold it: missing values are null. */
-export type PlainCube = Omit<Cube, 'values'> & { readonly values: readonly (number | null)[] };
+export type PlainCube = Omit<Cube, 'values' | 'parts'> & {
+  readonly values: readonly (number | null)[];
+  readonly parts?: Omit<CubeParts, 'values'> & { readonly values: readonly (number | null)[] };
+};
+
+const plainValues = (values: Float64Array) => Array.from(values, (value) => (Number.isNaN(value) ? null : value));
+const valuesOf = (plain: readonly (number | null)[]) => Float64Array.from(plain, (value) => value ?? Number.NaN);
 
 /** Cubes as JSON can hold them. */
 export function plainCubes(cubes: Cubes): Record<string, PlainCube> {
-  const plain = (cube: Cube): PlainCube => ({
+  const plain = ({ values, parts, ...cube }: Cube): PlainCube => ({
     ...cube,
-    values: Array.from(cube.values, (value) => (Number.isNaN(value) ? null : value)),
+    values: plainValues(values),
+    ...(parts ? { parts: { ...parts, values: plainValues(parts.values) } } : {}),
   });
   return Object.fromEntries(Array.from(cubes, ([id, cube]) => [id, plain(cube)]));
 }
@@ -17,9 +25,13 @@ export function plainCubes(cubes: Cubes): Record<string, PlainCube> {
 /** Plain cubes, as the core takes them. */
 export function cubesOf(plain: Readonly<Record<string, PlainCube>>): Cubes {
   return new Map(
-    Object.entries(plain).map(([id, cube]) => [
+    Object.entries(plain).map(([id, { values, parts, ...cube }]) => [
       id,
-      { ...cube, values: Float64Array.from(cube.values, (value) => value ?? Number.NaN) },
+      {
+        ...cube,
+        values: valuesOf(values),
+        ...(parts ? { parts: { ...parts, values: valuesOf(parts.values) } } : {}),
+      },
     ]),
   );
 }

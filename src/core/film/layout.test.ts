@@ -142,6 +142,7 @@ describe('texts keep apart and stay on stage', () => {
       },
     ],
     ['ticks at the far side', { axis: { ...base.axis, side: 'end' } }],
+    ['ticks on both sides', { axis: { ...base.axis, side: 'both' } }],
     ['a rolling stamp', { rollingStamp: true }],
   ];
   it.each(variants)('with %s', (_, change) => {
@@ -152,6 +153,10 @@ describe('texts keep apart and stay on stage', () => {
       targets: [
         { value: 4000, label: 'Goal' },
         { value: 4100, label: 'Another goal' },
+      ],
+      bands: [
+        { from: 2500, to: 1500, label: 'Usual range' },
+        { from: 2400, to: 3900, label: 'Another range' },
       ],
     };
     for (const direction of ['lying', 'standing'] as const) {

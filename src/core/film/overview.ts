@@ -1,9 +1,14 @@
 import type { PlacedCaption } from '../chart/captions';
 import type { ToldMoment } from '../families/family';
-import { periodTimesSec } from '../pace/film-clock';
+import type { BuildStep } from '../families/shared/build';
+import { stepsOf } from '../families/shared/build';
+import { periodTimesSec, standsStill } from '../pace/film-clock';
 import { plainLine } from '../scene/text-fit';
 import { placedPiece } from './piece-at';
 import type { PreparedFilm, PreparedPiece } from './prepare-film';
+
+/** More groups than these cannot be told apart on the strip; they keep an even pace. */
+const MOST_STEPS = 200;
 
 /** A piece at a glance, for the timeline: sent over once for each edit. Times are in seconds from the piece's start. */
 export interface PieceOverview {
@@ -28,6 +33,8 @@ export interface PieceOverview {
   readonly colours: readonly string[];
   /** What the background comes to, taken as one colour. */
   readonly ground: string;
+  /** Groups that come one after the other, where the chart is built from one moment. */
+  readonly steps: readonly BuildStep[];
   readonly openingSec: number;
   readonly closingSec: number;
 }
@@ -56,15 +63,17 @@ export function overviewOf(film: PreparedFilm, pieceId: string | null = null): F
 function pieceOverview({ piece, chart }: PreparedPiece): PieceOverview {
   const { family, cube, course, colours, frame } = chart;
   const { clock } = course;
+  // A film of one moment has one beat, whatever led there.
+  const from = standsStill(clock) ? clock.periodCount - 1 : 0;
   const { categories, leads, ...map } = family.mapOf(chart);
   const nameOf = (category: number) => plainLine((cube.categories[category] ?? '').slice(0, 300));
   return {
     pieceId: piece.id,
     ...map,
-    periodLabels: chart.periodLabels,
-    periodKeys: cube.periods.map((period) => period.key),
-    periodSec: periodTimesSec(clock),
-    spanStartSec: clock.spanStartSec,
+    periodLabels: chart.periodLabels.slice(from),
+    periodKeys: cube.periods.slice(from).map((period) => period.key),
+    periodSec: periodTimesSec(clock).slice(from),
+    spanStartSec: clock.spanStartSec.slice(2 * from).map((sec) => Math.max(0, sec)),
     lines: categories.map((category) => ({
       category,
       name: nameOf(category),
@@ -75,6 +84,7 @@ function pieceOverview({ piece, chart }: PreparedPiece): PieceOverview {
     captions: chart.captions,
     colours: colours.ofCategory,
     ground: frame.inks.ground,
+    steps: stepsOf(chart.chart, family.buildOf(chart.plan)).slice(0, MOST_STEPS),
     openingSec: clock.openingSec,
     closingSec: clock.closingSec,
   };

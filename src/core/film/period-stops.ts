@@ -1,9 +1,12 @@
-import { periodTimesSec } from '../pace/film-clock';
+import { periodTimesSec, standsStill } from '../pace/film-clock';
 import type { Timeline } from './tell-film';
 
 /** When the film reaches each period of its pieces, in seconds, in order. */
 export function periodStops({ pieces }: Pick<Timeline, 'pieces'>): number[] {
-  return pieces.flatMap(({ chart, fromSec }) => Array.from(periodTimesSec(chart.course.clock), (sec) => fromSec + sec));
+  return pieces.flatMap(({ chart: { course }, fromSec }) => {
+    const times = periodTimesSec(course.clock);
+    return Array.from(standsStill(course.clock) ? times.slice(-1) : times, (sec) => fromSec + sec);
+  });
 }
 
 /** Where the playhead stands, and how long the film and its frames last. */

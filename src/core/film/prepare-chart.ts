@@ -40,7 +40,7 @@ export function prepareChart(input: PrepareInput): PreparedChart {
   const { chart: told, family, piece, stage, pictures, measure } = input;
   const { chart, cube } = told;
   const { clock } = told.course;
-  const colours = coloursOf(chart, cube);
+  const colours = coloursOf(chart, cube, family.uses.has('parts'));
   const captions = piece.captions.flatMap((caption): PlacedCaption[] => {
     const span = spanOfCaption(caption, cube, clock);
     return span ? [{ id: caption.id, text: caption.text, ...span }] : [];
@@ -75,7 +75,9 @@ function sampleTimes(clock: FilmClock): number[] {
 function legendOf(family: Family, told: ToldChart, colours: Colours): LegendContent | null {
   const { colour, legend } = told.chart.dress;
   if (legend.shown === 'never') return null;
-  if (colour.by === 'value') {
+  const own = family.legendOf?.(told, colours);
+  if (own) return own;
+  if (colour.by === 'value' && colours.ofPart.length === 0) {
     const [min, max] = family.valueEnds(told);
     return { kind: 'ramp', colours: colour.ramp, ends: [told.formatValue(min), told.formatValue(max)] };
   }

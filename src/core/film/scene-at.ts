@@ -5,6 +5,7 @@ import { stampNodes } from '../chart/stamp';
 import { blockNodes } from '../chart/text-block';
 import { hasTokens } from '../chart/words';
 import type { ChartPicture } from '../families/family';
+import { closingOf } from '../pace/pace';
 import type { FilmPiece } from '../project/film';
 import type { Scene, SceneNode } from '../scene/scene';
 import { pieceAt } from './piece-at';
@@ -72,7 +73,7 @@ function wordsGroup(chart: PreparedChart, timeSec: number, words: number): Scene
     ? stampNodes({ block: frame.stamp, texts: periodLabels, rolls: dress.rollingStamp }, clock, timeSec, measure)
     : [];
   const children = [...chart.still, ...moving, ...stamp, ...frame.legend];
-  const build = timeSec < clock.lengthSec / 2 ? pace.opening : pace.closing;
+  const build = timeSec < clock.lengthSec / 2 ? pace.opening : closingOf(pace);
   const slides = words < 1 && build.words === 'slide';
   const shift = slides ? { shift: { dx: 0, dy: (1 - words) * SLIDE * frame.unit } } : {};
   return { kind: 'group', id: 'words', opacity: words, children, ...shift };

@@ -11,3 +11,10 @@ export type SwapMode = (typeof swapModes)[number];
 /** What can happen in a race. */
 export const momentKinds = ['lead', 'entry', 'exit', 'record', 'climb', 'fall', 'reign'] as const;
 export type MomentKind = (typeof momentKinds)[number];
+
+/** What else is told of values along time: the highest, the lowest, the steepest rise and fall, two that cross. */
+export const courseKinds = ['peak', 'low', 'rise', 'drop', 'cross'] as const;
+export type CourseKind = (typeof courseKinds)[number];
+
+/** Every kind of moment that a chart along periods tells. */
+export const alongMomentKinds = [...momentKinds, ...courseKinds] as const;

@@ -49,6 +49,26 @@ describe('moments', () => {
     expect(kinds(findMoments(fixed, cube, 'table'))).not.toContain('lead');
   });
 
+  it('name only the three greatest climbs and falls, and reigns of a period and more, the three longest', () => {
+    // Seven names turn their order round: three climb and three fall by 2, 4 and 6 places, twice.
+    const turned = cubeOf(
+      [1, 7, 1].map((first) => Array.from({ length: 7 }, (_, c) => Math.abs(first - c - 0.2) * 10 + 1)),
+    );
+    const found = findMoments(raceOf(turned, { places: 7 }), turned, 'largest');
+    const count = (kind: string) => found.filter((each) => each.kind === kind).length;
+    expect([count('climb'), count('fall')]).toEqual([3, 3]);
+    for (const { kind, places } of found)
+      if (kind === 'climb' || kind === 'fall') expect(places).toBeGreaterThanOrEqual(2);
+    // The lead changes in the middle of every period, and at last stays.
+    const swings = cubeOf([9, 1, 9, 1, 9, 1, 1, 1, 1].map((first) => [first, 5]));
+    const reigns = findMoments(raceOf(swings, { places: 2 }), swings, 'largest').filter(({ kind }) => kind === 'reign');
+    expect(reigns).toHaveLength(3);
+    expect(Math.max(...reigns.map(({ lasts }) => lasts))).toBeCloseTo(3.5, 6);
+    const quick = cubeOf([9, 1, 9].map((first) => [first, 5]));
+    const short = findMoments(raceOf(quick, { places: 2 }), quick, 'largest').filter(({ kind }) => kind === 'reign');
+    for (const { lasts } of short) expect(lasts).toBeGreaterThanOrEqual(1);
+  });
+
   it('agree with the places that are drawn, whatever the table', () => {
     fc.assert(
       fc.property(gappyCubes, anySettings, anyPace, (table, settings, pace) => {

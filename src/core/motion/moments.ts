@@ -1,13 +1,13 @@
 import { positionAt } from '../pace/film-clock';
 import type { Cube } from '../shaping/cube';
-import type { MomentKind, RankOrder } from './choices';
+import type { CourseKind, MomentKind, RankOrder } from './choices';
 import { findLeadChanges } from './lead-changes';
 import { momentOf, type Race, shownValue } from './race';
 import { rankAt } from './slots';
 
 /** Something that happens at one time of the film. */
 export interface FilmMoment {
-  readonly kind: MomentKind;
+  readonly kind: MomentKind | CourseKind;
   readonly timeSec: number;
   /** The period that the film has reached or is leaving. */
   readonly period: number;
@@ -22,6 +22,8 @@ export interface FilmMoment {
   readonly places: number;
   /** For a reign: distance along the calendar in periods, and its end in seconds; 0 otherwise. */
   readonly lasts: number;
+  /** For the steepest rise and fall: by how much, in data units; 0 otherwise. */
+  readonly change: number;
   readonly untilSec: number;
 }
 
@@ -42,9 +44,9 @@ export function findMoments(race: Race, cube: Cube, order: RankOrder): FilmMomen
 }
 
 /** A moment of a series, with what is told of it beside who, when and where. */
-function moment(
+export function momentAt(
   race: Race,
-  kind: MomentKind,
+  kind: FilmMoment['kind'],
   { timeSec, k, ...more }: Partial<FilmMoment> & { readonly timeSec: number; readonly k: number },
 ): FilmMoment {
   const at = momentOf(race, timeSec);
@@ -59,6 +61,7 @@ function moment(
     rank: rankAt(race.tracks, k, timeSec) + 1,
     places: 0,
     lasts: 0,
+    change: 0,
     untilSec: 0,
     ...more,
   };
@@ -82,14 +85,14 @@ function leads(race: Race, cube: Cube): FilmMoment[] {
   const reigns = starts.map(({ timeSec, to }, i) => {
     const untilSec = starts[i + 1]?.timeSec ?? lengthSec;
     const lasts = spacingAt(race, cube, untilSec) - spacingAt(race, cube, timeSec);
-    return moment(race, 'reign', { timeSec, k: to, lasts, untilSec });
+    return momentAt(race, 'reign', { timeSec, k: to, lasts, untilSec });
   });
   const longest = reigns
     .filter(({ lasts }) => lasts >= 1)
     .sort((a, b) => b.lasts - a.lasts)
     .slice(0, GREATEST);
   return [
-    ...changes.map(({ timeSec, to, from }) => moment(race, 'lead', { timeSec, k: to, other: categoryOf(from) })),
+    ...changes.map(({ timeSec, to, from }) => momentAt(race, 'lead', { timeSec, k: to, other: categoryOf(from) })),
     ...(changes.length > 0 ? longest : []),
   ];
 }
@@ -103,8 +106,8 @@ function comings(race: Race, _cube: Cube): FilmMoment[] {
     for (let i = tracks.offset[k] ?? 0; i < (tracks.offset[k + 1] ?? 0); i++) {
       const after = tracks.rankAfter[i] ?? tracks.places;
       const timeSec = tracks.timeSec[i] ?? 0;
-      if (before >= tracks.places) found.push(moment(race, 'entry', { timeSec, k }));
-      else if (after >= tracks.places) found.push(moment(race, 'exit', { timeSec, k }));
+      if (before >= tracks.places) found.push(momentAt(race, 'entry', { timeSec, k }));
+      else if (after >= tracks.places) found.push(momentAt(race, 'exit', { timeSec, k }));
       before = after;
     }
   }
@@ -124,7 +127,7 @@ function moves(race: Race, _cube: Cube): FilmMoment[] {
       const climb = rankAt(tracks, k, from) - rankAt(tracks, k, to);
       if (Math.abs(climb) < LEAST_PLACES) continue;
       (climb > 0 ? climbs : falls).push(
-        moment(race, climb > 0 ? 'climb' : 'fall', { timeSec: to, k, places: Math.abs(climb) }),
+        momentAt(race, climb > 0 ? 'climb' : 'fall', { timeSec: to, k, places: Math.abs(climb) }),
       );
     }
   }
@@ -153,7 +156,7 @@ function records(race: Race, cube: Cube, order: RankOrder): FilmMoment[] {
     if (who < 0 || !(top > best)) continue;
     if (p > 0 && best > Number.NEGATIVE_INFINITY && (who !== holder || p - since > 1)) {
       const other = holder >= 0 && holder !== who ? (series.categories[holder] ?? -1) : -1;
-      found.push(moment(race, 'record', { timeSec: clock.spanStartSec[2 * p] ?? 0, k: who, other }));
+      found.push(momentAt(race, 'record', { timeSec: clock.spanStartSec[2 * p] ?? 0, k: who, other }));
     }
     [best, holder, since] = [top, who, p];
   }

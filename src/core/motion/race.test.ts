@@ -354,4 +354,53 @@ describe('the field', () => {
     expect(() => findStandings(field, { ...settings, places: 3 })).toThrow('places: must be from 1 to 2, received 3');
     expect(() => findStandings(field, { ...settings, places: Number.NaN })).toThrow(RangeError);
   });
+
+  it('keep the order of before where values tie at a period, from either side', () => {
+    // A comes from above, B from below; at the middle period both are 5, and there A is still in front.
+    const cube = cubeOf([
+      [9, 1],
+      [5, 5],
+      [5, 5],
+      [2, 8],
+    ]);
+    for (const [columns, front] of [
+      [cube, 0],
+      [
+        cubeOf([
+          [1, 9],
+          [5, 5],
+          [5, 5],
+          [8, 2],
+        ]),
+        1,
+      ],
+    ] as const) {
+      const race = raceOf(columns, { places: 2 });
+      const { lengthSec } = race.clock;
+      const leader = (timeSec: number) => placesAt(race, timeSec).find(({ rank }) => rank === 0)?.category;
+      expect([0, lengthSec / 3, lengthSec / 2, lengthSec * 0.66].map(leader)).toEqual([front, front, front, front]);
+      expect(leader(lengthSec)).toBe(1 - front);
+    }
+  });
+
+  it('stay as they are when values are near the ends of what numbers can hold', () => {
+    const rows = [
+      [1, 3, 2],
+      [4, 2, 3],
+      [2, 5, 4],
+    ];
+    const small = raceOf(cubeOf(rows), { places: 3 });
+    for (const factor of [2 ** 400, 2 ** 600, 2 ** 1000, 2 ** -400]) {
+      const large = raceOf(cubeOf(rows.map((row) => row.map((value) => value * factor))), { places: 3 });
+      for (let sec = 0; sec <= small.clock.lengthSec; sec += small.clock.lengthSec / 17) {
+        const [a, b] = [placesAt(small, sec), placesAt(large, sec)];
+        expect(b.map(({ category, rank, slot }) => [category, rank, slot])).toEqual(
+          a.map(({ category, rank, slot }) => [category, rank, slot]),
+        );
+        b.forEach(({ value }, i) => {
+          expect(value / factor).toBeCloseTo(a[i]?.value ?? 0, 9);
+        });
+      }
+    }
+  });
 });

@@ -46,44 +46,65 @@ export function trackSlots(
   { places, swapSec, swapMode: mode }: SwapSettings,
 ): SlotTracks {
   const seriesCount = events.startRank.length;
-  const lists: { time: number; delta: number; from: number; to: number }[][] = Array.from(
-    { length: seriesCount },
-    () => [],
-  );
-  for (let i = 0; i < events.series.length; i++) {
-    const list = lists[events.series[i] ?? 0];
-    if (!list) continue;
+  const count = events.series.length;
+  // Room for all events of each series, one series after the other; those that are taken together leave some of it free.
+  const room = new Int32Array(seriesCount + 1);
+  for (let i = 0; i < count; i++) room[(events.series[i] ?? 0) + 1] = (room[(events.series[i] ?? 0) + 1] ?? 0) + 1;
+  for (let k = 0; k < seriesCount; k++) room[k + 1] = (room[k + 1] ?? 0) + (room[k] ?? 0);
+  const timeSec = new Float64Array(count);
+  const fromSec = new Float64Array(count);
+  const toSec = new Float64Array(count);
+  const delta = new Int32Array(count);
+  const end = room.slice(0, seriesCount);
+  const crossing = mode === 'at-crossing';
+  for (let i = 0; i < count; i++) {
+    const k = events.series[i] ?? 0;
     const span = events.span[i] ?? 0;
     const time = timeOf(clock, span, events.fraction[i] ?? 0);
-    const [from, to] = mode === 'at-crossing' ? [time - swapSec / 2, time + swapSec / 2] : travelOf(clock, span);
-    const last = list.at(-1);
-    const delta = events.delta[i] ?? 0;
-    if (last && (mode === 'at-crossing' ? last.time === time : last.from === from)) last.delta += delta;
-    else list.push({ time, delta, from, to });
+    const [from, to] = crossing ? [time - swapSec / 2, time + swapSec / 2] : travelOf(clock, span);
+    const at = end[k] ?? 0;
+    const last = at - 1;
+    const together = last >= (room[k] ?? 0) && (crossing ? timeSec[last] === time : fromSec[last] === from);
+    if (together) {
+      delta[last] = (delta[last] ?? 0) + (events.delta[i] ?? 0);
+      continue;
+    }
+    timeSec[at] = time;
+    fromSec[at] = from;
+    toSec[at] = to;
+    delta[at] = events.delta[i] ?? 0;
+    end[k] = at + 1;
   }
-  const kept = lists.map((list) => list.filter((event) => event.delta !== 0));
-  const flat = kept.flat();
+  // Closed up: changes that cancel out are none.
   const offset = new Int32Array(seriesCount + 1);
-  const rankAfter = new Int32Array(flat.length);
-  kept.forEach((list, k) => {
+  const rankAfter = new Int32Array(count);
+  let kept = 0;
+  for (let k = 0; k < seriesCount; k++) {
     let rank = events.startRank[k] ?? places;
-    list.forEach((event, i) => {
-      rank += event.delta;
-      rankAfter[(offset[k] ?? 0) + i] = rank;
-    });
-    offset[k + 1] = (offset[k] ?? 0) + list.length;
-  });
+    for (let at = room[k] ?? 0; at < (end[k] ?? 0); at++) {
+      const change = delta[at] ?? 0;
+      if (change === 0) continue;
+      rank += change;
+      timeSec[kept] = timeSec[at] ?? 0;
+      fromSec[kept] = fromSec[at] ?? 0;
+      toSec[kept] = toSec[at] ?? 0;
+      delta[kept] = change;
+      rankAfter[kept] = rank;
+      kept++;
+    }
+    offset[k + 1] = kept;
+  }
   return {
     places,
     seriesCount,
     startRank: events.startRank,
     offset,
-    timeSec: Float64Array.from(flat, (event) => event.time),
-    delta: Int32Array.from(flat, (event) => event.delta),
-    rankAfter,
-    fromSec: Float64Array.from(flat, (event) => event.from),
-    toSec: Float64Array.from(flat, (event) => event.to),
-    curve: mode === 'at-crossing' ? smoothStep : clock.ease,
+    timeSec: timeSec.slice(0, kept),
+    delta: delta.slice(0, kept),
+    rankAfter: rankAfter.slice(0, kept),
+    fromSec: fromSec.slice(0, kept),
+    toSec: toSec.slice(0, kept),
+    curve: crossing ? smoothStep : clock.ease,
   };
 }
 

@@ -1,7 +1,7 @@
 import { bisectRight } from 'd3-array';
 import { easeCubicInOut, easeLinear, easeSinInOut } from 'd3-ease';
 import type { Period } from '../shaping/cube';
-import { buildSec, type EaseName, type Pace } from './pace';
+import { buildSec, closingOf, type EaseName, type Pace, paceLimits } from './pace';
 
 /** Curves from [0, 1] onto [0, 1] that never go back. */
 const eases: Readonly<Record<EaseName, (x: number) => number>> = {
@@ -22,7 +22,10 @@ export interface FilmClock {
   /** `max(1, round(lengthSec * framesPerSec))` */
   readonly frameCount: number;
   readonly periodCount: number;
-  /** Start of each span in seconds, and the film's end: `2 * periodCount` numbers. */
+  /**
+   * Start of each span in seconds, and the film's end: `2 * periodCount` numbers. The first is 0, or less where the run
+   * lies before the film, since only its last moment is shown.
+   */
   readonly spanStartSec: Float64Array;
   readonly ease: (x: number) => number;
   /** Seconds at the start and at the end in which marks come on stage and leave it. */
@@ -70,6 +73,44 @@ export function createFilmClock(
   return { lengthSec, framesPerSec, frameCount, periodCount, spanStartSec, ease, openingSec, closingSec };
 }
 
+/** Seconds between the end of a run that lies before the film and the film: longer than a change of place takes. */
+const BEFORE_SEC = paceLimits.swapSec[1];
+
+/**
+ * Lays out a film that shows one moment, the last of its periods: opening, hold, closing. The run that leads there has
+ * the pace that it would have, and is over before the film begins.
+ *
+ * @param lengthSec Of the whole; opening and closing give way where it is too short for both.
+ * @throws RangeError if there is no period.
+ */
+export function createStillClock(
+  periods: readonly Period[],
+  pace: Pace,
+  framesPerSec: number,
+  lengthSec: number,
+): FilmClock {
+  const run = createFilmClock(periods, pace, framesPerSec);
+  const spans = run.spanStartSec;
+  const endSec = spans[spans.length - 2] ?? 0;
+  const spanStartSec = spans.map((sec) => Math.min(-BEFORE_SEC, sec - endSec - BEFORE_SEC));
+  spanStartSec[spans.length - 1] = lengthSec;
+  const [opening, closing] = [buildSec(pace.opening), buildSec(closingOf(pace))];
+  const share = Math.min(1, lengthSec / Math.max(1e-9, opening + closing));
+  return {
+    ...run,
+    lengthSec,
+    frameCount: Math.max(1, Math.round(lengthSec * framesPerSec)),
+    spanStartSec,
+    openingSec: opening * share,
+    closingSec: closing * share,
+  };
+}
+
+/** Does the film show one moment only? */
+export function standsStill({ spanStartSec }: Pick<FilmClock, 'spanStartSec'>): boolean {
+  return (spanStartSec[0] ?? 0) < 0;
+}
+
 /** Weight of each step: the calendar's or even, times what the person gave its beat, and more where places change. */
 function stepWeights(periods: readonly Period[], pace: Pace, changes: Float64Array | null): number[] {
   const busiest = changes?.reduce((most, count) => Math.max(most, count), 0) ?? 0;
@@ -89,7 +130,7 @@ function shareLength(pace: Pace, weights: readonly number[]) {
     openingSec: buildSec(pace.opening),
     holdStartSec: pace.holdStartSec,
     holdEndSec: pace.holdEndSec,
-    closingSec: buildSec(pace.closing),
+    closingSec: buildSec(closingOf(pace)),
   };
   const stillSec = still.openingSec + still.holdStartSec + still.holdEndSec + still.closingSec;
   if (pace.length.by === 'period') {
@@ -125,14 +166,14 @@ export function frameAt(clock: Pick<FilmClock, 'framesPerSec' | 'frameCount'>, t
 /**
  * Where the film stands at a time.
  *
- * @param timeSec Seconds from the film's start; clamped to [0, lengthSec].
+ * @param timeSec Seconds from the film's start; clamped to the spans.
  * @throws RangeError if timeSec is not finite. Cost: O(log P).
  */
 export function positionAt(clock: FilmClock, timeSec: number): FilmPosition {
   if (!Number.isFinite(timeSec)) throw new RangeError(`timeSec: must be finite, received ${timeSec}`);
   const starts = clock.spanStartSec;
   const lastSpan = 2 * clock.periodCount - 2;
-  const found = bisectRight(starts, Math.max(0, timeSec)) - 1;
+  const found = bisectRight(starts, Math.max(starts[0] ?? 0, timeSec)) - 1;
   const span = Math.min(lastSpan, Math.max(0, found));
   if (span % 2 === 0) return { span, fraction: 0, position: span / 2 };
   const start = starts[span] ?? 0;
@@ -166,9 +207,9 @@ function invertEase(ease: (x: number) => number, y: number): number {
   return (low + high) / 2;
 }
 
-/** The moment at which the film reaches each period, in seconds; the first stands at 0. */
+/** The moment at which the film reaches each period, in seconds; the first stands at 0, and so do all that lie before the film. */
 export function periodTimesSec(clock: FilmClock): Float64Array {
-  return Float64Array.from({ length: clock.periodCount }, (_, p) => clock.spanStartSec[2 * p] ?? 0);
+  return Float64Array.from({ length: clock.periodCount }, (_, p) => Math.max(0, clock.spanStartSec[2 * p] ?? 0));
 }
 
 /** A share of a beat: the stretch from one period to the next, with the time before the first and after the last. */
@@ -180,8 +221,8 @@ export interface BeatPlace {
 
 /** The time of a share of a beat, in seconds. */
 export function timeOfBeat(clock: FilmClock, { period, share }: BeatPlace): number {
-  const from = clock.spanStartSec[2 * period] ?? 0;
-  const to = clock.spanStartSec[2 * period + 2] ?? clock.lengthSec;
+  const from = Math.max(0, clock.spanStartSec[2 * period] ?? 0);
+  const to = Math.max(0, clock.spanStartSec[2 * period + 2] ?? clock.lengthSec);
   return from + (to - from) * share;
 }
 
@@ -190,7 +231,7 @@ export function beatAt(spanStartSec: Float64Array, timeSec: number): BeatPlace {
   const count = spanStartSec.length / 2;
   let period = 0;
   while (period < count - 1 && (spanStartSec[2 * period + 2] ?? 0) <= timeSec) period++;
-  const from = spanStartSec[2 * period] ?? 0;
+  const from = Math.max(0, spanStartSec[2 * period] ?? 0);
   const to = spanStartSec[Math.min(2 * period + 2, spanStartSec.length - 1)] ?? from;
   return { period, share: to > from ? Math.min(1, Math.max(0, (timeSec - from) / (to - from))) : 0 };
 }

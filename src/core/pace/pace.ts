@@ -14,15 +14,19 @@ export interface BeatWeight {
 }
 
 /** How marks come on stage or leave it. */
-export const buildKinds = ['none', 'grow', 'slide', 'fade', 'spring'] as const;
-/** In which order, where they do not move together. */
-export const buildOrders = ['place', 'name', 'random'] as const;
+export const buildKinds = ['none', 'grow', 'slide', 'fade', 'spring', 'wipe', 'draw'] as const;
+export type BuildKind = (typeof buildKinds)[number];
+/** A closing may also run the opening backwards. */
+export const closingKinds = [...buildKinds, 'backwards'] as const;
+export type ClosingKind = (typeof closingKinds)[number];
+/** In which order, where they do not move together: by marks, or one stand along the periods after the other. */
+export const buildOrders = ['place', 'name', 'value', 'random', 'stands'] as const;
 /** How the texts and the axis come and go. */
 export const wordBuilds = ['none', 'fade', 'slide'] as const;
 
 /** The opening or the closing of a film. */
-export interface Build {
-  readonly how: (typeof buildKinds)[number];
+export interface Build<How = BuildKind> {
+  readonly how: How;
   /** Seconds that it takes; none when nothing moves. */
   readonly sec: number;
   /** In [0, 1]: 0 moves all marks together, 1 one after another. */
@@ -38,6 +42,12 @@ export const noBuild: Build = { how: 'none', sec: 1, stagger: 0.5, order: 'place
 /** Seconds that a build adds to the film. */
 export function buildSec(build: Build): number {
   return build.how === 'none' && build.words === 'none' ? 0 : build.sec;
+}
+
+/** How a film closes; one that runs the opening backwards takes a time of its own for it. */
+export function closingOf({ opening, closing }: Pick<Pace, 'opening' | 'closing'>): Build {
+  const { how } = closing;
+  return how === 'backwards' ? { ...opening, sec: closing.sec } : { ...closing, how };
 }
 
 /** How a film moves; part of the document. */
@@ -56,7 +66,7 @@ export interface Pace {
   /** How much slower the beats with the most changes of place are, in [0, 4]; 0 leaves all as they are. */
   readonly slowAtSwaps: number;
   readonly opening: Build;
-  readonly closing: Build;
+  readonly closing: Build<ClosingKind>;
 }
 
 /** Limits of a pace, shared by the schema and the interface. */

@@ -4,7 +4,7 @@ import type { Pace } from '../pace/pace';
 import type { NumberStyle } from '../scale/number-format';
 import type { Fields } from '../shaping/fields';
 import type { Dress } from './dress';
-import type { CategoryPicture, TargetLine } from './film-parts';
+import type { CategoryPicture, TargetLine, ValueBand } from './film-parts';
 
 /** A colour that the person gave to a category. A list, so that no category's name can be mistaken for a property. */
 export interface CategoryColour {
@@ -21,8 +21,38 @@ export type ContentPart = (typeof contentParts)[number];
  * How a chart moves: its marks show the moment at the playhead, or the playhead draws what lies along the chart, or one
  * moment is shown and its marks come and go.
  */
-export type Play = { readonly kind: 'through-time' | 'drawn' } | { readonly kind: 'built'; readonly periodKey: string };
+export type Play = { readonly kind: 'through-time' | 'drawn' } | BuiltPlay;
+
+/** One moment, whose marks come, stay and go. */
+export interface BuiltPlay {
+  readonly kind: 'built';
+  /** The period on show; `''` for the last one. */
+  readonly periodKey: string;
+  /** Seconds of the whole: opening, hold and closing. */
+  readonly lengthSec: number;
+  /** Groups of marks that begin to come at a time of their own; the others keep an even pace. */
+  readonly steps: readonly BuildStepTime[];
+}
+
+/** When a group of marks begins to come. */
+export interface BuildStepTime {
+  /** The category's name, or the period's key where one stand comes after the other. */
+  readonly key: string;
+  /** Seconds from the start of the piece. */
+  readonly atSec: number;
+}
+
+/** The last moment, as it starts out. */
+export const builtPlay: BuiltPlay = { kind: 'built', periodKey: '', lengthSec: 8, steps: [] };
 export type PlayKind = Play['kind'];
+
+/** What a family had of its own when the chart was last drawn by it. */
+export interface KeptOwn {
+  readonly family: string;
+  readonly familyVersion: number;
+  readonly play: Play;
+  readonly own: unknown;
+}
 
 /** A chart of any family. What only its family knows lies in `own`. */
 export interface Chart<Own = unknown> {
@@ -55,8 +85,11 @@ export interface Chart<Own = unknown> {
     readonly interval: number | null;
     readonly average: boolean;
     readonly targets: readonly TargetLine[];
+    readonly bands: readonly ValueBand[];
   };
   readonly dress: Dress;
   readonly pace: Pace;
   readonly own: Own;
+  /** Of families that drew the chart before, so that going back loses nothing; each at most once. */
+  readonly kept: readonly KeptOwn[];
 }

@@ -33,7 +33,17 @@ export type ControlInput =
       readonly row?: boolean;
     }
   /** More than one value of a plain kind: drawn by a part of the bench that is made for it. */
-  | { readonly kind: 'made'; readonly by: 'axis-range' | 'moment-words' };
+  | { readonly kind: 'made'; readonly by: 'axis-range' | 'moment-words' | 'names' }
+  /** Points of a period and a name, so many at most. */
+  | { readonly kind: 'made'; readonly by: 'points'; readonly most: number }
+  /** Periods of the data, so many at most: what is said where none is chosen, and where no more may be. */
+  | {
+      readonly kind: 'made';
+      readonly by: 'periods';
+      readonly most: number;
+      readonly none: string;
+      readonly full: string;
+    };
 
 /** A control of the bench as plain data: the bench draws it, the search finds it, the command line lists it. */
 export interface ControlSpec {

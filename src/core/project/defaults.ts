@@ -2,7 +2,7 @@ import { noBuild, type Pace } from '../pace/pace';
 import { defaultNumbers } from '../scale/number-format';
 import type { Cube } from '../shaping/cube';
 import type { Fields } from '../shaping/fields';
-import type { Chart } from './chart';
+import { builtPlay, type Chart } from './chart';
 import { defaultDress } from './dress';
 import type { KnownFamily } from './family-document';
 import { PROJECT_VERSION, type Project } from './project';
@@ -33,7 +33,7 @@ export function defaultChart(id: string, tableId: string, fields: Fields, family
     tableId,
     fields,
     group: '',
-    play: kind === 'built' || kind === undefined ? { kind: 'built', periodKey: '' } : { kind },
+    play: kind === 'built' || kind === undefined ? builtPlay : { kind },
     between: 'monotone',
     gaps: 'bridge',
     text: { title: '', subtitle: '', source: '', total: 'Total {total}', leader: '{leader}, in front for {reign}' },
@@ -42,10 +42,11 @@ export function defaultChart(id: string, tableId: string, fields: Fields, family
     pictures: [],
     numbers: defaultNumbers,
     datePattern: '',
-    axis: { name: '', interval: null, average: false, targets: [] },
+    axis: { name: '', interval: null, average: false, targets: [], bands: [] },
     dress: defaultDress,
     pace: defaultPace,
     own: family.document.defaults(null),
+    kept: [],
   };
 }
 

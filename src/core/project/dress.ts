@@ -16,6 +16,12 @@ export interface BarStyle {
   readonly outlineColour: string | null;
   /** How dark the shadow is, in [0, 1]. */
   readonly shadow: number;
+  /** How far bars stand out of the plane, in [0, 1]; 0 is flat. */
+  readonly depth: number;
+  /** Where their backs lie: degrees from the right, anticlockwise, in [-180, 180]. */
+  readonly depthAngle: number;
+  /** How much lighter and darker the faces are, in [0, 1]. */
+  readonly light: number;
   readonly names: 'beside' | 'inside' | 'hidden';
   readonly values: 'outside' | 'inside' | 'hidden';
   readonly ranks: boolean;
@@ -39,11 +45,11 @@ export interface LineStyle {
 
 /** What decides a bar's colour. */
 export interface ColourRule {
-  readonly by: 'category' | 'group' | 'value' | 'one';
+  readonly by: 'category' | 'group' | 'value' | 'sign' | 'one';
   readonly palette: string;
   /** From the least to the greatest value. */
   readonly ramp: readonly [string, string];
-  /** The colour of all, and of those that stand out. */
+  /** The colour of all, and of those that stand out; by sign, of what is not below 0, and of what is. */
   readonly one: string;
   readonly highlight: string;
 }
@@ -62,7 +68,7 @@ export interface PictureStyle {
 
 export interface AxisStyle {
   readonly ticks: boolean;
-  readonly side: 'start' | 'end';
+  readonly side: 'start' | 'end' | 'both';
   /** Width of grid lines in hundredths of the stage's shorter side, 0 for none. */
   readonly gridWidth: number;
   readonly gridColour: string | null;
@@ -141,6 +147,9 @@ export const defaultDress: Dress = {
     outline: 0,
     outlineColour: null,
     shadow: 0,
+    depth: 0,
+    depthAngle: 35,
+    light: 0.5,
     names: 'beside',
     values: 'outside',
     ranks: true,

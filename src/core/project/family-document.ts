@@ -1,4 +1,5 @@
 import type { ObjectSchema } from 'joi';
+import type { BuildKind } from '../pace/pace';
 import type { Cube } from '../shaping/cube';
 import type { Chart, PlayKind } from './chart';
 import type { ControlSpec } from './control-spec';
@@ -28,11 +29,39 @@ export interface FamilyDocument<Own = unknown> {
 }
 
 /** What of the shared parts a family makes use of; the bench shows only controls that do something. */
-export type Use = 'value-axis' | 'pictures' | 'legend' | 'bars' | 'leader' | 'total' | 'moments' | 'places';
+export type Use =
+  | 'value-axis'
+  | 'pictures'
+  | 'legend'
+  | 'bars'
+  | 'leader'
+  | 'total'
+  | 'moments'
+  | 'places'
+  | 'parts'
+  | 'past';
 
 /** What a film can be about; charts are chosen by it. */
-export const stories = ['who-leads', 'how-it-went'] as const;
+export const stories = ['who-leads', 'how-it-went', 'what-goes-with-what'] as const;
 export type Story = (typeof stories)[number];
+
+/** How marks of a family can come and go, the most usual way first. */
+export interface FamilyBuilds {
+  /** While the chart moves through the periods by itself. */
+  readonly moving: readonly BuildKind[];
+  /** While it shows one moment. */
+  readonly still: readonly BuildKind[];
+  /** In which order a first one comes: as they stand, or one stand along the periods after the other. */
+  readonly order: 'place' | 'stands';
+  /** Do several marks stand at one place along the chart, so that one stand can come after the other? */
+  readonly stands: boolean;
+}
+
+/** A value of the table, by the name of its category and the key of its period. */
+export interface PressedPoint {
+  readonly name: string;
+  readonly period: string;
+}
 
 /**
  * What reading, checking and editing a document has to know of a family: all but how it is drawn. The list of families is
@@ -46,7 +75,10 @@ export interface KnownFamily<Own = unknown> {
   readonly tells: Story;
   readonly plays: readonly PlayKind[];
   readonly uses: ReadonlySet<Use>;
+  readonly builds: FamilyBuilds;
   readonly document: FamilyDocument<Own>;
+  /** What becomes of its own part when a point of a passed period is pressed; null where it marks none. */
+  pressPoint?(own: Own, point: PressedPoint): Own | null;
   /** Its controls in Dress and Pace, in the order of the bench. */
   readonly controls: readonly ControlSpec[];
 }

@@ -81,6 +81,13 @@ export interface CategoryPicture {
   readonly pictureId: string;
 }
 
+/** What lies between two values, with a word of what it means. Which of the two is greater does not matter. */
+export interface ValueBand {
+  readonly from: number;
+  readonly to: number;
+  readonly label: string;
+}
+
 /** A line at a value, with a word of what it means. */
 export interface TargetLine {
   readonly value: number;

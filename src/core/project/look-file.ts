@@ -3,6 +3,7 @@ import { type Outcome, refuse } from '../table/issue';
 import { parsedJson } from '../table/parsed-json';
 import { LOOK_VERSION, type Look } from './look';
 import { lookFrom1 } from './migrations/look-1';
+import { lookFrom2 } from './migrations/look-2';
 import type { Migration } from './migrations/migration';
 import { broughtUpToDate } from './migrations/up-to-date';
 import { backgroundSchema } from './schema/background-schema';
@@ -10,7 +11,7 @@ import { dressSchema } from './schema/dress-schema';
 import { faultsOf } from './schema/faults';
 
 /** `lookMigrations[n]` reads version `n` of a look. */
-const lookMigrations: Readonly<Record<number, Migration>> = { 1: lookFrom1 };
+const lookMigrations: Readonly<Record<number, Migration>> = { 1: lookFrom1, 2: lookFrom2 };
 
 /** A look, as it stands in its file. */
 export const lookSchema = Joi.object({

@@ -4,7 +4,7 @@ import { withChart } from './pieces';
 import type { Project } from './project';
 
 /** The version of looks that this code writes. A new one comes with a migration, as projects do. */
-export const LOOK_VERSION = 2;
+export const LOOK_VERSION = 3;
 
 /** A complete look: everything that can be given from one chart to another. */
 export interface Look {

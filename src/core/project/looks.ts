@@ -111,6 +111,9 @@ export const looks: readonly Look[] = [
           ranks: true,
           gradient: 0.25,
           shadow: 0.5,
+          depth: 0.5,
+          depthAngle: 40,
+          light: 0.55,
         },
         axis: { gridWidth: 0.08 },
       },
@@ -204,9 +207,52 @@ export const looks: readonly Look[] = [
     merge(families({ family: 'Rubik', weight: 800 }, { family: 'Rubik', weight: 500 }) as Change<Dress>, {
       texts: { title: { size: 5.4 }, stamp: { size: 11, colour: '#F2A154' } },
       colour: { palette: 'chalk' },
-      bars: { direction: 'standing', corners: 0.3, gradient: 0.5, thickness: 0.8, longNames: 'wrap' },
+      bars: {
+        direction: 'standing',
+        corners: 0.3,
+        gradient: 0.2,
+        thickness: 0.72,
+        longNames: 'wrap',
+        depth: 0.7,
+        depthAngle: 38,
+        light: 0.6,
+      },
       lines: { width: 0.7, points: 'none', fill: 0.3 },
       axis: { gridWidth: 0.1 },
     }),
+  ),
+  look(
+    'Tideline',
+    plain('#EAF1F0'),
+    merge(families({ family: 'Fraunces', weight: 700 }, { family: 'Instrument Sans', weight: 500 }) as Change<Dress>, {
+      texts: {
+        title: { size: 5.6, colour: '#12343B' },
+        subtitle: { colour: '#4C6B70' },
+        stamp: { size: 9, weight: 500, colour: '#2F7F86' },
+      },
+      labels: { name: { weight: 600 }, value: { weight: 500 } },
+      colour: { palette: 'lagoon' },
+      bars: { corners: 0.15, thickness: 0.58 },
+      lines: { width: 1.05, points: 'ends', pointSize: 2.2 },
+      axis: { gridColour: '#C9D8D6', gridWidth: 0.08 },
+    }),
+  ),
+  look(
+    'Afterglow',
+    { kind: 'linear', colour: '#171226', to: '#3A1B3F', angleDeg: 60 },
+    merge(
+      families({ family: 'Bricolage Grotesque', weight: 800 }, { family: 'Nunito', weight: 600 }) as Change<Dress>,
+      {
+        texts: {
+          title: { size: 5.8, colour: '#FFF1E6' },
+          subtitle: { colour: '#D9B8C4' },
+          stamp: { size: 10, colour: '#FF9E6D' },
+        },
+        colour: { palette: 'market' },
+        bars: { corners: 0.4, gradient: 0.45, thickness: 0.74 },
+        lines: { width: 0.6, points: 'none', fill: 0.14 },
+        axis: { gridColour: '#4B2F52', gridWidth: 0.08 },
+      },
+    ),
   ),
 ];

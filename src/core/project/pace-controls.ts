@@ -1,4 +1,4 @@
-import { paceLimits } from '../pace/pace';
+import { buildKinds, paceLimits } from '../pace/pace';
 import { aboveOrBelow, type ControlSpec, choices, percentInput } from './control-spec';
 
 const step = 'pace' as const;
@@ -91,6 +91,8 @@ interface EndWords {
   readonly takes: string;
   readonly still: string;
   readonly grow: string;
+  readonly wipe: string;
+  readonly draw: string;
   readonly order: string;
   readonly seed: string;
   readonly fold: string;
@@ -100,7 +102,7 @@ interface EndWords {
 /** In which order marks come or go, while they move at all. */
 function staggerControls(end: EndWords): ControlSpec[] {
   const path = (key: string) => `pace.${end.id}.${key}`;
-  const moves = { path: path('how'), is: ['grow', 'slide', 'fade', 'spring'] };
+  const moves = { path: path('how'), is: buildKinds.filter((kind) => kind !== 'none') };
   return [
     {
       id: `${end.id}-stagger`,
@@ -118,13 +120,15 @@ function staggerControls(end: EndWords): ControlSpec[] {
       step,
       fold: end.fold,
       label: end.order,
-      words: 'place name random',
+      words: 'place name value random stand series order',
       when: [moves],
       input: {
-        kind: 'pick',
+        kind: 'select',
         choices: choices([
-          ['place', 'By place'],
+          ['place', 'As they stand'],
+          ['value', 'By value, the least first'],
           ['name', 'By name'],
+          ['stands', 'One stand after the other'],
           ['random', 'At random'],
         ]),
       },
@@ -160,6 +164,9 @@ function endControls(end: EndWords): ControlSpec[] {
           ['slide', 'Slide'],
           ['fade', 'Fade'],
           ['spring', 'Spring'],
+          ['wipe', end.wipe],
+          ['draw', end.draw],
+          ...(end.id === 'closing' ? ([['backwards', 'As they came, backwards']] as const) : []),
         ]),
       },
     },
@@ -192,28 +199,32 @@ function endControls(end: EndWords): ControlSpec[] {
 
 const openingControls = endControls({
   id: 'opening',
-  marks: 'Bars come',
+  marks: 'Marks come',
   texts: 'Texts come',
   takes: 'Opening takes',
   still: 'Are there',
   grow: 'Grow',
+  wipe: 'Are uncovered',
+  draw: 'Are drawn',
   order: 'Order of coming',
   seed: 'Seed of coming',
   fold: 'In which order they come',
-  words: 'entrance intro',
+  words: 'bars lines columns entrance intro animate in',
 });
 
 const closingControls = endControls({
   id: 'closing',
-  marks: 'Bars go',
+  marks: 'Marks go',
   texts: 'Texts go',
   takes: 'Closing takes',
   still: 'Stay',
   grow: 'Shrink',
+  wipe: 'Are covered',
+  draw: 'Are drawn back',
   order: 'Order of going',
   seed: 'Seed of going',
   fold: 'In which order they go',
-  words: 'exit outro',
+  words: 'bars lines columns exit outro animate out',
 });
 
 const captionControls: readonly ControlSpec[] = [
@@ -238,8 +249,19 @@ const captionControls: readonly ControlSpec[] = [
   },
 ];
 
+const stillLengthControl: ControlSpec = {
+  id: 'moment-sec',
+  path: 'play.lengthSec',
+  step,
+  label: 'Film of the moment takes',
+  words: 'length duration seconds built',
+  input: { kind: 'number', range: paceLimits.lengthSec, step: 0.5, unit: 's' },
+  when: [{ path: 'play.kind', is: ['built'] }],
+};
+
 /** The controls of Pace that every family has. */
 export const paceControls: readonly ControlSpec[] = [
+  stillLengthControl,
   ...movementControls,
   ...openingControls,
   ...closingControls,

@@ -24,6 +24,26 @@ describe('reading a project', () => {
     expect(outcome.issues.map(({ raw }) => raw).sort()).toEqual(['charts.0.own.places', 'name']);
   });
 
+  it('checks what other families had of their own, and brings it up to date', () => {
+    const lines = families.find(({ id }) => id === 'lines');
+    const entry = { family: 'lines', familyVersion: 1, play: { kind: 'drawn' }, own: lines?.document.defaults(null) };
+    const { scale: _, labelled: __, ...old } = entry.own as Record<string, unknown>;
+    const withKept = (...kept: unknown[]) => {
+      const changed = copy() as unknown as { charts: { kept: unknown[] }[] };
+      for (const chart of changed.charts) chart.kept = kept;
+      return readProject(changed);
+    };
+    const outcome = withKept({ ...entry, own: old });
+    expect(outcome.ok && outcome.value.charts[0]?.kept[0]).toEqual({
+      ...entry,
+      familyVersion: lines?.document.version,
+    });
+    const bad = withKept({ ...entry, familyVersion: 2, own: { ...old, scale: 'even', most: 'many' } });
+    expect(bad.issues.map(({ raw }) => raw)).toEqual(['charts.0.kept.0.own.most']);
+    expect(withKept({ ...entry, familyVersion: 9 }).issues[0]?.code).toBe('newer-version');
+    expect(withKept(entry, entry).ok).toBe(false);
+  });
+
   it.each([null, 5, [], 'text', {}, { format: 'something-else' }])('refuses %j', (data) => {
     expect(readProject(data).issues[0]?.code).toBe('not-a-project');
   });

@@ -1,9 +1,10 @@
-import { type Outcome, refuse } from '../table/issue';
+import { type Issue, type Outcome, refuse } from '../table/issue';
 import type { KnownFamily } from './family-document';
 import { migrations } from './migrations';
 import type { Migration } from './migrations/migration';
 import { broughtUpToDate } from './migrations/up-to-date';
 import { PROJECT_VERSION, type Project } from './project';
+import { keptSchema } from './schema/chart-schema';
 import { faultsOf } from './schema/faults';
 import { projectSchema } from './schema/project-schema';
 
@@ -28,7 +29,9 @@ export function readProject(data: unknown, families: readonly KnownFamily[]): Ou
   if (!own.ok) return own;
   const { error } = projectSchema(families).validate(own.value, { abortEarly: false, convert: false });
   if (error) return { ok: false, issues: faultsOf(error, 'damaged-project', 'The project file') };
-  return linksHold(own.value as unknown as Project);
+  const project = own.value as unknown as Project;
+  const issues = keptFaults(project, families);
+  return issues.length > 0 ? { ok: false, issues } : linksHold(project);
 }
 
 /** Brings each chart's own part up to its family's version. What is damaged is left for the schema to say. */
@@ -44,18 +47,33 @@ function withCurrentFamilies(
       charts.push(chart);
       continue;
     }
-    const { version, migrations: steps } = family.document;
-    const own = broughtUpToDate(
-      { ...chart.own, version: chart.familyVersion },
-      version,
-      withVersion(steps),
-      family.name,
-    );
-    if (!own.ok) return own;
-    const { version: _, ...part } = own.value;
-    charts.push({ ...chart, familyVersion: version, own: part });
+    const dated = withCurrentOwn(chart, family);
+    if (!dated.ok) return dated;
+    const kept: unknown[] = [];
+    for (const each of Array.isArray(chart.kept) ? (chart.kept as Record<string, unknown>[]) : []) {
+      const before = families.find(({ id }) => id === each?.family);
+      const old = before ? withCurrentOwn(each, before) : null;
+      if (old && !old.ok) return old;
+      kept.push(old ? old.value : each);
+    }
+    charts.push({ ...dated.value, ...(Array.isArray(chart.kept) ? { kept } : {}) });
   }
   return { ok: true, value: { ...document, charts }, issues: [] };
+}
+
+/** What a family has of its own, in the version that is written now. */
+function withCurrentOwn(holder: Record<string, unknown>, family: KnownFamily): Outcome<Record<string, unknown>> {
+  if (typeof holder.own !== 'object' || holder.own === null) return { ok: true, value: holder, issues: [] };
+  const { version, migrations: steps } = family.document;
+  const own = broughtUpToDate(
+    { ...holder.own, version: holder.familyVersion },
+    version,
+    withVersion(steps),
+    family.name,
+  );
+  if (!own.ok) return own;
+  const { version: _, ...part } = own.value;
+  return { ok: true, value: { ...holder, familyVersion: version, own: part }, issues: [] };
 }
 
 /** The version of a family's part stands beside it in the chart. */
@@ -65,6 +83,21 @@ function withVersion(steps: KnownFamily['document']['migrations']): Record<numbe
       from,
       ({ version, ...own }: Record<string, unknown>) => ({ ...step(own), version: Number(version) + 1 }),
     ]),
+  );
+}
+
+/** What other families had of their own is checked by each of them. */
+function keptFaults({ charts }: Project, families: readonly KnownFamily[]): Issue[] {
+  return charts.flatMap(({ kept }, c) =>
+    kept.flatMap((entry, i) => {
+      const family = families.find(({ id }) => id === entry.family);
+      const { error } = family
+        ? keptSchema(family).validate(entry, { abortEarly: false, convert: false })
+        : { error: undefined };
+      if (!error) return [];
+      const faults = faultsOf(error, 'damaged-project', 'The project file');
+      return faults.map((fault) => ({ ...fault, raw: `charts.${c}.kept.${i}.${fault.raw ?? ''}` }));
+    }),
   );
 }
 

@@ -36,6 +36,45 @@ export function fadingTicks(min: number, max: number, parts: number): Tick[] {
   return [...found.values()].filter(({ opacity }) => opacity > 0).sort((a, b) => a.value - b.value);
 }
 
+/**
+ * Ticks of a logarithmic axis: powers of ten, with 2 and 5 times them where the range is short. Like the others they come
+ * and go as a function of the range alone.
+ *
+ * @param min Above 0, below `max`.
+ * @param parts About how many parts have room.
+ */
+export function logTicks(min: number, max: number, parts: number): Tick[] {
+  const decades = Math.log10(max / min);
+  if (!(decades > 0) || !Number.isFinite(decades)) return [{ value: min, opacity: 1, labelOpacity: 1 }];
+  // A range of less than half a power of ten is as good as even.
+  const even = smooth((0.6 - decades) / 0.25);
+  const between = smooth((parts / 2.4 - decades) / 0.5) * (1 - even);
+  const every = Math.max(1, Math.ceil(decades / Math.max(1, parts)));
+  const found = new Map<number, Tick>();
+  if (even > 0)
+    for (const tick of fadingTicks(min, max, parts))
+      found.set(tick.value, {
+        ...tick,
+        opacity: tick.opacity * even,
+        labelOpacity: tick.labelOpacity * smooth(even * 2 - 1),
+      });
+  for (let power = Math.floor(Math.log10(min)); power <= Math.ceil(Math.log10(max)); power++)
+    for (const factor of [1, 2, 5]) {
+      const value = roundInterval(factor, power);
+      const whole = factor === 1 && power % every === 0;
+      const opacity = whole ? 1 - even : factor === 1 ? 0 : between;
+      if (value < min * (1 - 1e-9) || value > max * (1 + 1e-9) || opacity <= 0) continue;
+      // One that both have stays all the time.
+      const both = found.get(value);
+      found.set(value, {
+        value,
+        opacity: Math.min(1, opacity + (both?.opacity ?? 0)),
+        labelOpacity: Math.max(smooth(opacity * 2 - 1), both?.labelOpacity ?? 0),
+      });
+    }
+  return [...found.values()].filter(({ opacity }) => opacity > 0).sort((a, b) => a.value - b.value);
+}
+
 /** More ticks than this are a smear. */
 const MAX_TICKS = 60;
 
@@ -53,6 +92,13 @@ export function givenTicks(min: number, max: number, interval: number, parts: nu
     }));
   }
   return ticksOf(min, max, interval).map((value) => ({ value, opacity: 1, labelOpacity: 1 }));
+}
+
+/** The least of 1, 2 and 5 times a power of ten that is not below a number; 1 for what is not above 0. */
+export function roundAbove(number: number): number {
+  if (!(number > SMALLEST) || !Number.isFinite(number)) return 1;
+  const below = intervalBelow(number);
+  return below >= number ? below : intervalAfter(below);
 }
 
 /** The greatest of 1, 2 and 5 times a power of ten that is not above `raw`. */
@@ -93,4 +139,12 @@ export function tickDecimals(min: number, max: number, parts: number): number {
   const raw = (max - min) / parts;
   if (!(raw > SMALLEST) || !Number.isFinite(raw)) return 0;
   return Math.min(12, Math.max(0, -Math.floor(Math.log10(intervalBelow(raw)) + 1e-9)));
+}
+
+/** How many decimals a number has when it is written out; less than 0 for tens and more. */
+export function decimalsOfInterval(interval: number): number {
+  const text = interval.toPrecision(12);
+  const fraction = /\.(\d*?)0*(e|$)/.exec(text)?.[1] ?? '';
+  const exponent = Number(/e([+-]\d+)$/.exec(text)?.[1] ?? 0);
+  return fraction.length - exponent;
 }

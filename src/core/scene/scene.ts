@@ -25,6 +25,10 @@ export interface Subject {
   readonly part: PartName;
   /** Place of the category in the cube, for the parts of its mark. */
   readonly category?: number;
+  /** Place of the period in the cube, where a mark stands for one that has passed. */
+  readonly period?: number;
+  /** Name of the part of the category, where a mark stands for one. */
+  readonly portion?: string;
   /** Id of the extra. */
   readonly extra?: string;
 }

@@ -1,4 +1,5 @@
 import type { PeriodKind, PeriodReading } from '../table/periods/period';
+import { type CubeParts, partsAtPeriods, partsOfCategories } from './parts';
 
 /** One period of a cube: its key, its instant where it has one, and its distance along the calendar at its grain. */
 export type Period = PeriodReading;
@@ -16,6 +17,8 @@ export interface Cube {
   readonly colours?: readonly string[];
   /** For each category the text of the picture column; absent when none is chosen. */
   readonly pictures?: readonly string[];
+  /** What the values are made of; absent when no column of parts is chosen. */
+  readonly parts?: CubeParts;
 }
 
 /** The value of a cell in data units; NaN where absent. */
@@ -23,7 +26,7 @@ export function cubeValue(cube: Cube, period: number, category: number): number 
   return cube.values[period * cube.categories.length + category] ?? Number.NaN;
 }
 
-/** A cube of the same categories with other periods or values. */
+/** A cube of the same categories with other periods or values; its parts are lost. */
 export function rebuildCube(
   cube: Cube,
   periods: readonly Period[],
@@ -34,7 +37,8 @@ export function rebuildCube(
   for (let p = 0; p < periods.length; p++) {
     for (let c = 0; c < width; c++) values[p * width + c] = valueAt(p, c);
   }
-  return { ...cube, periods, values };
+  const { parts: _, ...rest } = cube;
+  return { ...rest, periods, values };
 }
 
 /** The cube with only these categories, in this order. */
@@ -48,7 +52,28 @@ export function takeCategories(cube: Cube, places: readonly number[]): Cube {
   const take = (texts: readonly string[]) => places.map((c) => texts[c] ?? '');
   const colours = cube.colours ? { colours: take(cube.colours) } : {};
   const pictures = cube.pictures ? { pictures: take(cube.pictures) } : {};
-  return { ...cube, categories: take(cube.categories), values, ...colours, ...pictures };
+  const parts = cube.parts ? { parts: partsOfCategories(cube.parts, places, cube.periods.length) } : {};
+  return { ...cube, categories: take(cube.categories), values, ...colours, ...pictures, ...parts };
+}
+
+/** The cube with only the periods of a span. @param until The first that is left out. */
+export function takePeriods(cube: Cube, from: number, until: number): Cube {
+  if (from <= 0 && until >= cube.periods.length) return cube;
+  return pickPeriods(
+    cube,
+    Array.from({ length: until - from }, (_, i) => from + i),
+  );
+}
+
+/** The cube with only these periods, in this order. */
+export function pickPeriods(cube: Cube, places: readonly number[]): Cube {
+  const width = cube.categories.length;
+  const values = new Float64Array(places.length * width);
+  places.forEach((p, i) => {
+    values.set(cube.values.subarray(p * width, (p + 1) * width), i * width);
+  });
+  const parts = cube.parts ? { parts: partsAtPeriods(cube.parts, places) } : {};
+  return { ...cube, periods: places.map((p) => cube.periods[p] as Period), values, ...parts };
 }
 
 /** The cube with values of its own, which may be given away. */

@@ -23,6 +23,8 @@ export interface Fields {
   readonly group: string;
   /** Gives each category its colour; `''` for none. */
   readonly colour: string;
+  /** Divides each category into parts, which add up to it; `''` for none. */
+  readonly parts: string;
   /** Names each category's picture: a file's name, a country or its code; `''` for none. */
   readonly picture: string;
   readonly periodsAs: PeriodChoice;
@@ -38,6 +40,7 @@ export function fieldsOf(given: Partial<Fields> & Pick<Fields, 'shape'>): Fields
     group: '',
     colour: '',
     picture: '',
+    parts: '',
     periodsAs: 'auto',
     decimal: 'auto',
   } as const;

@@ -139,7 +139,9 @@ export class Preparer {
     if (!other) return null;
     const wide = fields.shape === 'periods-down' || fields.shape === 'periods-across';
     if (fields.shape === 'periods-across') return null;
-    const changed: Fields = wide ? { ...fields, shape: 'single', value: column } : { ...fields, value: column };
+    const changed: Fields = wide
+      ? { ...fields, shape: 'single', value: column, parts: '' }
+      : { ...fields, value: column };
     const { outcome } = this.runSeries(table, steps, changed, []);
     return outcome.ok ? outcome.value : null;
   }

@@ -1,27 +1,16 @@
-import { BitSet } from '../table/bit-set';
 import { textColumn } from '../table/column';
 import type { DecimalMark } from '../table/number-text';
 import { recognisePeriods } from '../table/periods/recognise-periods';
 import { type ColumnProfile, profileTable } from '../table/profile';
 import { findColumn, type Table } from '../table/table';
-import { type Fields, fieldsOf } from './fields';
+import { distinctPairs, distinctTriples } from './distinct-texts';
+import { fieldsOf } from './fields';
+import { lowerHeadersAreParts, MOST_PARTS } from './header-parts';
+import { dividedWhy, headed, lowerLine, recogniseHeadedPeriods } from './recognise-headers';
+import { mostDetailed, type ShapeGuess, type ShapeRecogniser, type TableProfile } from './table-profile';
+import { isTotalName } from './totals';
 
-/** A guess at the layout of a table, with its reason in words. */
-export interface ShapeGuess {
-  readonly fields: Fields;
-  /** How well the table fits, in [0, 1]; guesses are ordered by it. */
-  readonly score: number;
-  readonly why: string;
-}
-
-interface TableProfile {
-  readonly columns: readonly ColumnProfile[];
-  readonly rowCount: number;
-  /** How well two columns together tell the rows apart: distinct pairs by rows, in [0, 1]. */
-  pairShare(a: string, b: string): number;
-}
-
-type ShapeRecogniser = (table: TableProfile) => ShapeGuess | null;
+export type { ShapeGuess } from './table-profile';
 
 const periodNames = /\b(year|date|period|month|quarter|week|day|time|when|season)s?\b/i;
 const categoryNames = /\b(name|category|series|team|area|region|country|island|place|group|item|type|species)\b/i;
@@ -94,6 +83,31 @@ function bestValue(numbers: readonly ColumnProfile[], rowCount: number): ColumnP
   return from.find((profile) => valueNames.test(profile.name)) ?? from.at(-1);
 }
 
+/** Where nearly every row is the only one of its period and category, nothing is divided. */
+const MOST_ALONE = 0.85;
+/** Rows that name no part; more of them, and the column is one of remarks. */
+const MOST_UNNAMED = 0.12;
+
+/** A column that divides each category of a period into a few parts: with it, and only with it, every row is another one. */
+function partsBeside(
+  table: TableProfile,
+  { period, category, value }: Readonly<Record<'period' | 'category' | 'value', ColumnProfile>>,
+): ColumnProfile | undefined {
+  if (table.pairShare(period.name, category.name) > MOST_ALONE) return undefined;
+  return table.columns.find(
+    (profile) =>
+      ![period, category, value].includes(profile) &&
+      profile.kind === 'text' &&
+      profile.blankCount <= table.rowCount * MOST_UNNAMED &&
+      profile.distinctCount > 1 &&
+      profile.distinctCount <= MOST_PARTS &&
+      !table.holdsTotal(profile.name) &&
+      // A column that goes with the category, as its region does, divides nothing.
+      table.pairShare(category.name, profile.name) * table.rowCount > category.distinctCount &&
+      table.tripleShare(period.name, category.name, profile.name) > 0.98,
+  );
+}
+
 /** One row per period and category. */
 const recogniseLong: ShapeRecogniser = (table) => {
   const period = bestPeriod(table);
@@ -103,11 +117,18 @@ const recogniseLong: ShapeRecogniser = (table) => {
   const category = value && bestCategory(table, period, value);
   if (!value || !category) return null;
   const repeats = repeatsIn(period, table);
+  const parts = repeats ? partsBeside(table, { period, category, value }) : undefined;
   return {
-    fields: fieldsOf({ shape: 'long', period: period.name, category: category.name, value: value.name }),
+    fields: fieldsOf({
+      shape: 'long',
+      period: period.name,
+      category: category.name,
+      value: value.name,
+      ...(parts ? { parts: parts.name } : {}),
+    }),
     score: repeats ? 0.9 : namesOneSeries(category, numbers.length, table.rowCount) ? 0.65 : 0.5,
     why: repeats
-      ? `one row per period and category: each of the ${period.distinctCount} periods in “${period.name}” stands in several rows`
+      ? `one row per period and category: each of the ${period.distinctCount} periods in “${period.name}” stands in several rows${parts ? `, and “${parts.name}” divides each into parts` : ''}`
       : `“${period.name}” reads as periods, “${category.name}” as names and “${value.name}” as numbers`,
   };
 };
@@ -127,21 +148,13 @@ const recognisePeriodsDown: ShapeRecogniser = (table) => {
       why: `each period in “${period.name}” has one row with one number: a single series`,
     };
   }
+  const divided = lowerHeadersAreParts(headed(table, numbers));
   return {
-    fields: fieldsOf({ shape: 'periods-down', period: period.name }),
+    fields: fieldsOf({ shape: 'periods-down', period: period.name, ...(divided ? lowerLine : {}) }),
     score: unique ? 0.8 : 0.3,
-    why: `each period in “${period.name}” has one row, and ${numbers.length} columns of numbers stand beside it`,
+    why: `each period in “${period.name}” has one row, and ${numbers.length} columns of numbers stand beside it${divided ? dividedWhy : ''}`,
   };
 };
-
-/** Of the describing columns, the one that names each row; codes and units beside it say less. */
-function mostDetailed(names: readonly ColumnProfile[]): ColumnProfile | undefined {
-  const texts = names.filter((profile) => profile.kind === 'text' && profile.distinctCount > 0);
-  const score = (profile: ColumnProfile) =>
-    profile.distinctCount -
-    (/\b(code|id|iso\d?|key|unit)\b/i.test(profile.name) ? 0.5 + profile.distinctCount * 0.2 : 0);
-  return [...texts].sort((a, b) => score(b) - score(a))[0] ?? names[0];
-}
 
 /** One row per category, a column per period. */
 const recognisePeriodsAcross: ShapeRecogniser = (table) => {
@@ -230,6 +243,7 @@ const recognisers: readonly ShapeRecogniser[] = [
   recogniseLong,
   recognisePeriodsDown,
   recognisePeriodsAcross,
+  recogniseHeadedPeriods,
   recogniseNumberPeriods,
   recogniseNumberedColumns,
   recogniseTextPeriods,
@@ -239,29 +253,21 @@ const recognisers: readonly ShapeRecogniser[] = [
  * All guesses at the table's layout, the best first; none where the table has no column of numbers beside another.
  */
 export function recogniseShapes(table: Table, hint: DecimalMark | null = null): ShapeGuess[] {
+  // By name: a table may have a hundred thousand columns.
+  const headers = new Map(table.columns.map((column) => [column.name, column.headers]));
   const profile: TableProfile = {
     columns: profileTable(table, hint),
     rowCount: table.rowCount,
     pairShare: (a, b) => distinctPairs(table, a, b) / Math.max(1, table.rowCount),
+    tripleShare: (...names) => distinctTriples(table, names) / Math.max(1, table.rowCount),
+    holdsTotal: (name) => {
+      const column = findColumn(table, name);
+      return column ? textColumn(column).texts.some(isTotalName) : false;
+    },
+    headersOf: (name) => headers.get(name),
   };
   return recognisers
     .map((recognise) => recognise(profile))
     .filter((guess) => guess !== null)
     .sort((a, b) => b.score - a.score);
-}
-
-/** Counts the distinct pairs of texts in two columns. */
-function distinctPairs(table: Table, a: string, b: string): number {
-  const [first, second] = [a, b].map((name) => findColumn(table, name)).map((column) => column && textColumn(column));
-  if (!first || !second) return 0;
-  const width = second.texts.length;
-  const size = first.texts.length * width;
-  if (size <= 200_000_000) {
-    const seen = new BitSet(size);
-    for (let row = 0; row < table.rowCount; row++) seen.add((first.codes[row] ?? 0) * width + (second.codes[row] ?? 0));
-    return seen.count();
-  }
-  const seen = new Set<number>();
-  for (let row = 0; row < table.rowCount; row++) seen.add((first.codes[row] ?? 0) * width + (second.codes[row] ?? 0));
-  return seen.size;
 }

@@ -8,9 +8,13 @@ import { findColumn, type Table } from '../table/table';
 import { CellGatherer, type Combine } from './combine';
 import type { Cube } from './cube';
 import { type Fields, fieldsOfShape } from './fields';
+import { headerPartsOf, splitHeader } from './header-parts';
+import { NameList } from './name-list';
 import { noteDisorder } from './note-disorder';
+import { type CubeParts, sumOfParts } from './parts';
 import { axisOfColumn, axisOfNames, datesQuestion, type PeriodAxis } from './period-axis';
 import { listUnreadablePeriods, numbersQuestion, repeatedRow, unreadableNumber } from './shape-issues';
+import { noParts, type Pairs, pairsOf } from './shape-parts';
 
 /** The most cells a cube may have; beyond it a browser tab runs out of memory. */
 export const MAX_CUBE_CELLS = 60_000_000;
@@ -29,6 +33,8 @@ interface ValueColumn {
   /** Period of each row, or one for all rows; category likewise. */
   readonly periodOf: Int32Array | number;
   readonly categoryOf: Int32Array | number;
+  /** The part that all of it is, where a header line says so; `''` where none does. */
+  readonly part?: string;
 }
 
 /**
@@ -59,7 +65,14 @@ export function shapeCube(
     const size = `${plan.axis.periods.length} periods by ${names.names.length} categories`;
     return refuse('too-large', `${size} is more than fits in memory. Keep fewer categories or coarser periods.`);
   }
-  const values = fill(shaping, plan);
+  const pairs = fields.parts === '' ? null : pairsOf(table, fields, plan.columns);
+  if (fields.parts !== '' && !pairs) return noParts(fields);
+  if (pairs && plan.axis.periods.length * pairs.list.length > MAX_CUBE_CELLS) {
+    const size = `${plan.axis.periods.length} periods by ${pairs.list.length} parts of categories`;
+    return refuse('too-large', `${size} is more than fits in memory. Keep fewer categories or coarser periods.`);
+  }
+  const made = pairs ? fillPairs(shaping, plan, pairs) : { values: fill(shaping, plan, names.names) };
+  const { values } = made;
   if (!values) return { ok: false, issues: [...refuse('no-values', noValues(fields)).issues, ...list.finish()] };
   const colours = textsOf(table, fields, fields.colour, names.names);
   const pictures = textsOf(table, fields, fields.picture, names.names);
@@ -68,6 +81,7 @@ export function shapeCube(
     periods: plan.axis.periods,
     categories: names.names,
     values,
+    ...('parts' in made && made.parts ? { parts: made.parts } : {}),
     ...(colours ? { colours } : {}),
     ...(pictures ? { pictures } : {}),
   };
@@ -91,20 +105,6 @@ function noValues(fields: Fields): string {
   return fields.value !== ''
     ? `The column “${shorten(fields.value, 40)}” has no number that can be read. Choose the column with the values in Shape.`
     : 'No column has a number that can be read. The table needs at least one number for each period.';
-}
-
-/** Category names in the order in which they first come. */
-class NameList {
-  readonly names: string[] = [];
-  private readonly places = new Map<string, number>();
-
-  place(name: string): number {
-    const known = this.places.get(name);
-    if (known !== undefined) return known;
-    this.places.set(name, this.names.length);
-    this.names.push(name);
-    return this.names.length - 1;
-  }
 }
 
 interface Plan {
@@ -142,6 +142,7 @@ function planOf(shaping: Shaping): Plan {
 
 function planDown({ table, fields, options, names, list }: Shaping, axis: PeriodAxis): Plan {
   const columns: ValueColumn[] = [];
+  const from = headerPartsOf(fields);
   for (const [index, profile] of profileTable(table, options.decimalHint).entries()) {
     const column = table.columns[index];
     if (!column || column.name === fields.period || column.name === fields.group) continue;
@@ -150,7 +151,10 @@ function planDown({ table, fields, options, names, list }: Shaping, axis: Period
       const raw = '';
       const row = 1;
       list.add({ code: 'column-left-out', severity: 'note', row, column: shorten(column.name), raw, message });
-    } else columns.push({ column, periodOf: axis.indexOf, categoryOf: names.place(column.name) });
+      continue;
+    }
+    const { name, part } = splitHeader(column, from);
+    columns.push({ column, periodOf: axis.indexOf, categoryOf: names.place(name), part });
   }
   return { axis, columns };
 }
@@ -161,14 +165,17 @@ function planAcross(shaping: Shaping): Plan {
   const numeric = profileTable(table, options.decimalHint)
     .filter(({ name, numberShare }) => name !== category.name && numberShare >= 0.5)
     .map(({ name }) => name);
-  const headers = table.columns.map(({ name }) => (name === category.name ? '' : name));
-  const axis = axisOfNames(headers, fields.periodsAs, new Set(numeric));
+  const from = headerPartsOf(fields);
+  const split = table.columns.map((column) => splitHeader(column, from));
+  const called = new Map(table.columns.map((column, i) => [column.name, split[i]?.name ?? '']));
+  const headers = split.map(({ name }, i) => (table.columns[i] === category ? '' : name));
+  const axis = axisOfNames(headers, fields.periodsAs, new Set(numeric.map((name) => called.get(name) ?? name)));
   const question = datesQuestion(axis.notation, '');
   if (question) list.add(question);
   const categoryOf = categoriesOfRows(shaping, category, null);
   const columns = table.columns.flatMap((column, index): ValueColumn[] => {
     const period = axis.indexOf[index] ?? -1;
-    return period >= 0 ? [{ column, periodOf: period, categoryOf }] : [];
+    return period >= 0 ? [{ column, periodOf: period, categoryOf, part: split[index]?.part ?? '' }] : [];
   });
   return { axis, columns };
 }
@@ -198,8 +205,19 @@ function categoriesOfRows({ table, names, list }: Shaping, column: Column, perio
   return categoryOf;
 }
 
-/** Gathers the values of all columns; null where there is none. */
-function fill({ table, fields, options, names: { names }, list }: Shaping, plan: Plan): Float64Array | null {
+/** Gathers the values of the parts; those of the categories are their sums. */
+function fillPairs(shaping: Shaping, plan: Plan, pairs: Pairs): { values: Float64Array | null; parts?: CubeParts } {
+  const { names } = shaping.names;
+  const called = pairs.list.map(([category, part]) => `${names[category] ?? ''}, ${pairs.names[part] ?? ''}`);
+  const columns = plan.columns.map((column, i) => ({ ...column, categoryOf: pairs.ofColumn[i] ?? -1 }));
+  const values = fill(shaping, { ...plan, columns }, called);
+  if (!values) return { values };
+  const parts: CubeParts = { names: pairs.names, pairs: pairs.list, values };
+  return { values: sumOfParts(parts, plan.axis.periods.length, names.length), parts };
+}
+
+/** Gathers the values of all columns; null where there is none. @param names Whose values they are, by place. */
+function fill({ table, fields, options, list }: Shaping, plan: Plan, names: readonly string[]): Float64Array | null {
   const width = names.length;
   const gatherer = new CellGatherer(plan.axis.periods.length * width, options.combine ?? 'sum');
   const profiles = new Map(profileTable(table, options.decimalHint).map((profile) => [profile.name, profile]));

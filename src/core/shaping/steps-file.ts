@@ -27,6 +27,10 @@ export const fieldsSchema = Joi.object({
   group: name.description('The column whose values each have a chart; empty for one chart of all rows'),
   colour: name.description('The column that gives categories their colours'),
   picture: Joi.string().allow('').default('').description('The column that names categories’ pictures'),
+  parts: Joi.string()
+    .allow('')
+    .default('')
+    .description('The column that divides categories into parts; empty for none'),
   periodsAs: Joi.valid(...periodChoices)
     .required()
     .description('How periods are written'),

@@ -1,10 +1,15 @@
+interface NamedColumn {
+  readonly name: string;
+  /** What two header lines say of it, the upper one first, where both do and the name is made of them. */
+  readonly headers?: readonly [upper: string, lower: string];
+}
+
 /**
  * A column of text cells, dictionary-coded: `texts[codes[row]]` is the cell. Code 0 is always the blank cell.
  * Recognition and conversion work on the distinct texts, so a column of a million repeated names costs little.
  */
-export interface TextColumn {
+export interface TextColumn extends NamedColumn {
   readonly kind: 'text';
-  readonly name: string;
   readonly codes: Uint32Array;
   readonly texts: readonly string[];
   /** The numbers in it came as numbers (from a workbook or JSON), so their decimal mark is known to be a point. */
@@ -15,9 +20,8 @@ export interface TextColumn {
  * A column of many different plain numbers, kept without its texts: the cell is the value with that many decimals.
  * Nothing is lost, since only numbers that are written back exactly as they stood come here.
  */
-export interface NumberColumn {
+export interface NumberColumn extends NamedColumn {
   readonly kind: 'number';
-  readonly name: string;
   /** NaN where the cell is blank or stands in `others`. */
   readonly values: Float64Array;
   readonly decimals: Uint8Array;
@@ -41,9 +45,11 @@ export function isBlankCell(column: Column, row: number): boolean {
   return Number.isNaN(column.values[row] ?? Number.NaN) && !column.others.has(row);
 }
 
-/** The same column under another name. */
+/** The same column under another name; its header lines no longer say what it is. */
 export function renamed(column: Column, name: string): Column {
-  return column.name === name ? column : { ...column, name };
+  if (column.name === name) return column;
+  const { headers: _, ...rest } = column;
+  return { ...rest, name };
 }
 
 const asText = new WeakMap<NumberColumn, TextColumn>();

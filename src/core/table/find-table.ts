@@ -97,18 +97,25 @@ export function placeWithHeader(records: Records, headerRow: number): TablePlace
   return { header: [start], from: start + 1, above: before };
 }
 
+/** The name of a column, and what two header records say of it where both say something. */
+export interface HeaderName {
+  readonly name: string;
+  readonly headers: readonly [upper: string, lower: string] | null;
+}
+
 /** Names of the columns from the header records; of two, the upper one reaches over the columns left open beside it. */
-export function headerNames(records: Records, header: readonly number[]): string[] {
+export function headerNames(records: Records, header: readonly number[]): HeaderName[] {
   const rows = header.map((index) => (records[index] ?? []).map((cell) => cleanName(cell)));
   const width = Math.max(0, ...rows.map((row) => row.length));
   const [upper = [], lower] = rows;
-  if (!lower) return Array.from({ length: width }, (_, i) => upper[i] ?? '');
+  if (!lower) return Array.from({ length: width }, (_, i) => ({ name: upper[i] ?? '', headers: null }));
   let over = '';
   return Array.from({ length: width }, (_, i) => {
     const own = lower[i] ?? '';
     if (upper[i]) over = upper[i] ?? '';
     else if (own === '') over = '';
-    return over === own ? own : [over, own].filter(Boolean).join(' ');
+    if (over === own) return { name: own, headers: null };
+    return { name: [over, own].filter(Boolean).join(' '), headers: over && own ? [over, own] : null };
   });
 }
 

@@ -1,6 +1,6 @@
 import type { Column } from './column';
 import { type Cell, ColumnBuilder } from './column-builder';
-import { findTable, headerNames, isNoteBelow, placeWithHeader, type TablePlace } from './find-table';
+import { findTable, type HeaderName, headerNames, isNoteBelow, placeWithHeader, type TablePlace } from './find-table';
 import { type Issue, type Outcome, refuse, shorten } from './issue';
 import { IssueList } from './reader';
 import type { Table } from './table';
@@ -25,6 +25,7 @@ export class TableAssembler {
   readonly list = new IssueList();
   private ahead: (readonly Cell[])[] = [];
   private place: TablePlace | null = null;
+  private headers: readonly HeaderName['headers'][] = [];
   private names: string[] = [];
   private width = 0;
   private readonly builders: ColumnBuilder[] = [];
@@ -51,7 +52,9 @@ export class TableAssembler {
   private start(): void {
     const { ahead, headerRow } = this;
     this.place = headerRow === null ? findTable(ahead) : placeWithHeader(ahead, headerRow);
-    this.names = headerNames(ahead, this.place.header);
+    const named = headerNames(ahead, this.place.header);
+    this.names = named.map(({ name }) => name);
+    this.headers = named.map(({ headers }) => headers);
     while (this.names.at(-1) === '') this.names.pop();
     this.width = this.names.length;
     if (this.place.header.length === 0) this.width = Math.max(0, ...ahead.slice(0, 20).map((cells) => cells.length));
@@ -141,7 +144,9 @@ export class TableAssembler {
     const columns = this.builders
       .map((builder, i) => {
         builder.cutTo(rowCount);
-        return builder.build(names[i] ?? `Column ${i + 1}`);
+        const column = builder.build(names[i] ?? `Column ${i + 1}`);
+        const headers = this.headers[i];
+        return headers ? { ...column, headers } : column;
       })
       .filter((column, i) => Boolean(this.names[i]) || !isBlankColumn(column));
     if (place.header.length === 0) {

@@ -33,7 +33,7 @@ export interface Around {
   readonly captions?: readonly Caption[];
 }
 
-const ownKeys = ['places', 'order', 'swapMode', 'domain', 'momentWords'] as const;
+const ownKeys = ['places', 'order', 'form', 'swapMode', 'passing', 'domain', 'momentWords'] as const;
 
 /** A project with one race, `c1`, of the table `t1`. */
 export function raceProject(change: RaceChange = {}, { name = 'Test', stage, captions = [] }: Around = {}): Project {

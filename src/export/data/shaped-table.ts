@@ -1,10 +1,15 @@
 import { type Cube, cubeValue } from '@/core/shaping/cube';
+import type { CubeParts } from '@/core/shaping/parts';
 import { type DataFormat, type PlainTable, writePlainTable } from './plain-table';
 
 const PERIOD = 'period';
 
-/** The shaped table: one row a period, one column a category; missing cells are null. */
+/**
+ * The shaped table: one row a period, one column a category; missing cells are null. Of categories that are divided into
+ * parts, one row for each part that there is.
+ */
 export function shapedTable(cube: Cube): PlainTable {
+  if (cube.parts) return tableOfParts(cube, cube.parts);
   const rows = cube.periods.map(({ key }, p) => [
     key,
     ...cube.categories.map((_, c) => {
@@ -13,6 +18,16 @@ export function shapedTable(cube: Cube): PlainTable {
     }),
   ]);
   return { name: 'Shaped', header: [PERIOD, ...cube.categories], rows };
+}
+
+function tableOfParts(cube: Cube, { names, pairs, values }: CubeParts): PlainTable {
+  const rows = cube.periods.flatMap(({ key }, p) =>
+    pairs.flatMap(([category, part], i) => {
+      const value = values[p * pairs.length + i] ?? Number.NaN;
+      return Number.isNaN(value) ? [] : [[key, cube.categories[category] ?? '', names[part] ?? '', value]];
+    }),
+  );
+  return { name: 'Shaped', header: [PERIOD, 'category', 'part', 'value'], rows };
 }
 
 /** The shaped table in a format, as bytes. */

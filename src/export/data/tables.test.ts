@@ -106,4 +106,35 @@ describe('tables of a film', () => {
     expect(json[1]).toEqual({ period: cube.periods[1]?.key, 'period (category)': 40, b: null, c: 30 });
     for (const format of dataFormats) expect((await writeShaped(odd, format)).length).toBeGreaterThan(10);
   });
+
+  it('of categories in parts has a row for each part that there is', async () => {
+    const parts = {
+      names: ['Small', 'Large'],
+      pairs: [
+        [0, 0],
+        [0, 1],
+        [1, 0],
+      ] as const,
+      values: Float64Array.of(1, 4, 2, 3, Number.NaN, 5),
+    };
+    const cube = {
+      ...cubeOf([
+        [5, 2],
+        [3, 5],
+      ]),
+      parts,
+    };
+    const text = new TextDecoder().decode(await writeShaped(cube, 'csv'));
+    const { data } = Papa.parse<string[]>(text.trim().replace(/^\ufeff/, ''));
+    const [first, second] = cube.periods.map(({ key }) => key);
+    const [a, b] = cube.categories;
+    expect(data).toEqual([
+      ['period', 'category', 'part', 'value'],
+      [first, a, 'Small', '1'],
+      [first, a, 'Large', '4'],
+      [first, b, 'Small', '2'],
+      [second, a, 'Small', '3'],
+      [second, b, 'Small', '5'],
+    ]);
+  });
 });

@@ -7,6 +7,7 @@ import { useServices } from '../services';
 import { usePlayhead, useSession } from '../use-state';
 import { PlayheadLine, playheadSec } from './playhead-line';
 import { StripMarks } from './strip-marks';
+import { StripSteps } from './strip-steps';
 import { clockWords } from './time-words';
 import { useStripDrag } from './use-strip-drag';
 import { useStripDrawing } from './use-strip-drawing';
@@ -58,6 +59,7 @@ function FilmStrip({ overview }: { readonly overview: FilmOverview }) {
         <PlayheadLine lengthSec={overview.lengthSec} />
       </div>
       <StripMarks overview={overview} />
+      <StripSteps overview={overview} />
     </div>
   );
 }

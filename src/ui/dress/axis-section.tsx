@@ -1,7 +1,6 @@
 'use client';
 
 import { Plus, X } from 'lucide-react';
-import type { Readout } from '@/core/film/readout';
 import { putAt, valueAt } from '@/core/project/document-value';
 import type { DomainRule } from '@/core/scale/domain-rule';
 import { editChart } from '@/state/current';
@@ -13,6 +12,8 @@ import { Fold } from '../parts/fold';
 import { NumberBox } from '../parts/number-box';
 import { PickField } from '../parts/pick-field';
 import { useChart, useFamily, useRestingPlayhead } from '../use-state';
+import { topValue } from './top-value';
+import { ValueBands } from './value-bands';
 
 /** The value axis, its lines, and the legend. */
 export function AxisSection() {
@@ -37,10 +38,13 @@ export function AxisSection() {
         <IntervalField />
         <Controls of={['grid-width', 'grid-colour', 'zero-line']} />
       </Fold>
-      <Fold title="Average and target lines" holds={['average-line', 'targets']}>
+      <Fold title="Average, targets and bands" holds={['average-line', 'targets', 'value-bands']}>
         <Control id="average-line" />
         <Field control="targets">
           <Targets />
+        </Field>
+        <Field control="value-bands">
+          <ValueBands />
         </Field>
       </Fold>
       <Fold title="Legend" holds={['legend', 'legend-at', 'legend-order']}>
@@ -52,9 +56,6 @@ export function AxisSection() {
 
 /** Where the chart's own part keeps the range of its axis. */
 const RANGE = 'own.domain';
-
-/** The greatest value on stage, to start from. */
-const topValue = (readout: Readout | null) => readout?.rows[0]?.value ?? 100;
 
 function RangeField() {
   const domain = useChart((chart) => valueAt(chart, RANGE) as DomainRule | undefined);

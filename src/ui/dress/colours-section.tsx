@@ -32,7 +32,7 @@ export function ColoursSection() {
         }
       />
       {(by === 'category' || by === 'group') && <PaletteField />}
-      <Controls of={['ramp-low', 'ramp-high', 'one-colour', 'highlight-colour']} />
+      <Controls of={['ramp-low', 'ramp-high', 'one-colour', 'highlight-colour', 'sign-above', 'sign-below']} />
       <Field control="colours">
         <CategoryColours />
       </Field>

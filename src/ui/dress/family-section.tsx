@@ -18,6 +18,7 @@ const MOVING = { count: 24, perSec: 12 } as const;
 const storyNames: Readonly<Record<Story, string>> = {
   'who-leads': 'Who leads',
   'how-it-went': 'How it went',
+  'what-goes-with-what': 'What compares with what',
 };
 
 /** What should the film tell? Each answer is a small picture of the person's own data, which moves while it is pointed at. */

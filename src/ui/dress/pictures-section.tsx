@@ -15,6 +15,7 @@ import { plainName } from '@/core/chart/pictures';
 import type { Picture } from '@/core/project/film-parts';
 import { edit } from '@/state/document';
 import { setCategoryPicture } from '@/state/edit-chart';
+import { controlsOf } from '../controls';
 import { IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
 import { Control, Controls } from '../parts/control';
@@ -22,7 +23,7 @@ import { Field, Section } from '../parts/field';
 import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
 import { useServices } from '../services';
-import { useChart, useProject, useSession } from '../use-state';
+import { useChart, useFamily, useProject, useSession } from '../use-state';
 
 const pictureEndings = '.png,.jpg,.jpeg,.webp,.svg';
 const SHOWN = 60;
@@ -30,6 +31,11 @@ const SHOWN = 60;
 /** Pictures of categories: many at once by their names, flags, monograms. */
 export function PicturesSection() {
   const { addCategoryPictures } = useServices();
+  const { id } = useFamily();
+  const known = new Set(controlsOf(id).map((control) => control.id));
+  const usable = ['picture-at', 'picture-shape', 'picture-size', 'flags', 'monograms'].filter((each) =>
+    known.has(each),
+  );
   return (
     <Section title="Pictures">
       <Control id="pictures" />
@@ -47,7 +53,7 @@ export function PicturesSection() {
           PNG, JPEG, WebP or SVG. A file called like a category goes to it.
         </p>
       </Field>
-      <Controls of={['picture-at', 'picture-shape', 'picture-size', 'flags', 'monograms']} />
+      <Controls of={usable} />
       <Fold title="Who has which" holds={['picture-matches']}>
         <Field control="picture-matches" bare>
           <Matches />

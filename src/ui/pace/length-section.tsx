@@ -1,7 +1,7 @@
 'use client';
 
 import { runRange } from '@/core/pace/beat-spans';
-import { buildSec, paceLimits } from '@/core/pace/pace';
+import { buildSec, closingOf, paceLimits } from '@/core/pace/pace';
 import { editChart } from '@/state/current';
 import { edit } from '@/state/document';
 import { Controls } from '../parts/control';
@@ -25,12 +25,13 @@ const rates = [
 /** The film's length, its frame rate, and the holds at its ends. */
 export function LengthSection() {
   const pace = useChart((chart) => chart.pace);
+  const play = useChart((chart) => chart.play);
   const overview = useSession((state) => state.overview);
   const framesPerSec = useProject((project) => project.film.framesPerSec, 30);
   if (!pace) return null;
   const stepCount = Math.max(1, (overview?.periodSec.length ?? 2) - 1);
   const whole = overview?.lengthSec ?? pace.length.sec;
-  const stillSec = pace.holdStartSec + pace.holdEndSec + buildSec(pace.opening) + buildSec(pace.closing);
+  const stillSec = pace.holdStartSec + pace.holdEndSec + buildSec(pace.opening) + buildSec(closingOf(pace));
   const [runFrom, runTo] = overview ? runRange({ ...overview, restShare: pace.restShare }) : [0, 0];
   const [leastSec, mostSec] = paceLimits.periodSec;
   const each = overview ? (runTo - runFrom) / stepCount : pace.length.sec;
@@ -42,28 +43,33 @@ export function LengthSection() {
     pace.length.by === 'whole'
       ? 'The whole length stays when the data or the holds change.'
       : 'The seconds for each period stay when the data changes.';
+  const still = play?.kind === 'built';
   return (
     <Section title="Length">
-      <NumberField
-        control="length"
-        value={whole}
-        range={paceLimits.lengthSec}
-        step={0.5}
-        unit="s"
-        onChange={setLength('whole')}
-      />
-      <NumberField
-        control="period-sec"
-        value={each}
-        range={[leastSec, Math.max(leastSec, Math.min(mostSec, (paceLimits.lengthSec[1] - stillSec) / stepCount))]}
-        step={0.05}
-        decimals={3}
-        unit="s"
-        disabled={(overview?.periodSec.length ?? 0) < 2}
-        onChange={setLength('period')}
-      />
+      {!still && (
+        <>
+          <NumberField
+            control="length"
+            value={whole}
+            range={paceLimits.lengthSec}
+            step={0.5}
+            unit="s"
+            onChange={setLength('whole')}
+          />
+          <NumberField
+            control="period-sec"
+            value={each}
+            range={[leastSec, Math.max(leastSec, Math.min(mostSec, (paceLimits.lengthSec[1] - stillSec) / stepCount))]}
+            step={0.05}
+            decimals={3}
+            unit="s"
+            disabled={(overview?.periodSec.length ?? 0) < 2}
+            onChange={setLength('period')}
+          />
+        </>
+      )}
       <p className="-mt-1 text-[12px] text-quiet">
-        {kept} {overview ? `${overview.frameCount.toLocaleString('en-GB')} frames.` : ''}
+        {still ? '' : kept} {overview ? `${overview.frameCount.toLocaleString('en-GB')} frames.` : ''}
       </p>
       <PickField
         control="fps"
@@ -75,8 +81,8 @@ export function LengthSection() {
           })
         }
       />
-      <Controls of={['hold-start', 'hold-end']} />
-      {pace.length.by === 'whole' && stillSec > pace.length.sec * 0.9 && (
+      {!still && <Controls of={['hold-start', 'hold-end']} />}
+      {!still && pace.length.by === 'whole' && stillSec > pace.length.sec * 0.9 && (
         <p className="text-[12px] text-accent-text">
           Holds, opening and closing are longer than the film, so they are shortened to leave a tenth of it for the
           race.

@@ -2,6 +2,7 @@
 
 import {
   ArrowDownRight,
+  ArrowDownToLine,
   ArrowUpRight,
   Captions,
   Crown,
@@ -9,13 +10,17 @@ import {
   LogOut,
   type LucideIcon,
   Medal,
+  Mountain,
+  Shuffle,
   Snail,
   Timer,
+  TrendingDown,
+  TrendingUp,
 } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { useState } from 'react';
 import type { FilmOverview } from '@/core/film/overview';
-import { type MomentKind, momentKinds } from '@/core/motion/choices';
+import { alongMomentKinds } from '@/core/motion/choices';
 import { putAt, valueAt } from '@/core/project/document-value';
 import { projectLimits } from '@/core/project/limits';
 import { currentChart, editChart } from '@/state/current';
@@ -30,7 +35,9 @@ import { Fold } from '../parts/fold';
 import { useServices } from '../services';
 import { useChart, useSession } from '../use-state';
 
-export const momentLooks: Record<MomentKind, { readonly name: string; readonly icon: LucideIcon }> = {
+type Kind = (typeof alongMomentKinds)[number];
+
+export const momentLooks: Record<Kind, { readonly name: string; readonly icon: LucideIcon }> = {
   lead: { name: 'Changes of lead', icon: Crown },
   entry: { name: 'Entries', icon: LogIn },
   exit: { name: 'Exits', icon: LogOut },
@@ -38,6 +45,11 @@ export const momentLooks: Record<MomentKind, { readonly name: string; readonly i
   climb: { name: 'Climbs', icon: ArrowUpRight },
   fall: { name: 'Falls', icon: ArrowDownRight },
   reign: { name: 'Long reigns', icon: Timer },
+  peak: { name: 'Highest values', icon: Mountain },
+  low: { name: 'Lowest values', icon: ArrowDownToLine },
+  rise: { name: 'Steepest rises', icon: TrendingUp },
+  drop: { name: 'Steepest falls', icon: TrendingDown },
+  cross: { name: 'Crossings', icon: Shuffle },
 };
 
 const SHOWN = 80;
@@ -53,6 +65,7 @@ interface KindPickProps {
 
 /** Which kinds of moments are listed. */
 function KindPick({ counts, kinds, onKinds }: KindPickProps) {
+  const told = useKinds();
   return (
     <ToggleGroup.Root
       type="multiple"
@@ -61,7 +74,7 @@ function KindPick({ counts, kinds, onKinds }: KindPickProps) {
       onValueChange={(chosen) => onKinds(new Set(chosen))}
       className="mb-2 flex flex-wrap gap-1"
     >
-      {momentKinds.map((kind) => {
+      {told.map((kind) => {
         const { name, icon: Icon } = momentLooks[kind];
         return (
           <ToggleGroup.Item
@@ -87,7 +100,7 @@ interface MomentRowProps {
 
 function MomentRow({ moment, periodLabel, onSlow, onCaption }: MomentRowProps) {
   const { studio } = useServices();
-  const Icon = (momentLooks[moment.kind as MomentKind] ?? momentLooks.lead).icon;
+  const Icon = (momentLooks[moment.kind as Kind] ?? momentLooks.lead).icon;
   return (
     <li className="flex items-center gap-0.5 rounded-md hover:bg-line/40">
       <button
@@ -116,7 +129,9 @@ function MomentRow({ moment, periodLabel, onSlow, onCaption }: MomentRowProps) {
 /** What happens in the film, with one action each: go there, slow down there, caption it. */
 export function MomentSection() {
   const overview = useSession((state) => state.overview);
-  const [kinds, setKinds] = useState<ReadonlySet<string>>(new Set(['lead', 'record', 'climb', 'fall', 'reign']));
+  const [kinds, setKinds] = useState<ReadonlySet<string>>(
+    new Set(alongMomentKinds.filter((kind) => kind !== 'entry' && kind !== 'exit')),
+  );
   const all = overview?.moments ?? [];
   const counts = new Map<string, number>();
   for (const { kind } of all) counts.set(kind, (counts.get(kind) ?? 0) + 1);
@@ -152,7 +167,7 @@ export function MomentSection() {
       <Fold title="Words of moments" holds={['moment-words']}>
         <Field
           control="moment-words"
-          hint="{name}, {other}, {value}, {places}, {length} and {when} stand for what happened."
+          hint="{name}, {other}, {value}, {places}, {change}, {length} and {when} stand for what happened."
         >
           <MomentWords />
         </Field>
@@ -164,10 +179,17 @@ export function MomentSection() {
 /** Where the chart's own part keeps how moments are told. */
 const WORDS = 'own.momentWords';
 
+/** The kinds of moments that the chart tells, in their usual order. */
+function useKinds(): readonly Kind[] {
+  const words = useChart((chart) => valueAt(chart, WORDS) as object | undefined) ?? {};
+  return alongMomentKinds.filter((kind) => kind in words);
+}
+
 function MomentWords() {
-  const words = useChart((chart) => valueAt(chart, WORDS) as Record<MomentKind, string> | undefined);
+  const words = useChart((chart) => valueAt(chart, WORDS) as Record<Kind, string> | undefined);
+  const told = useKinds();
   if (!words) return null;
-  return momentKinds.map((kind) => (
+  return told.map((kind) => (
     <label key={kind} className="mb-1.5 block text-[12px] text-quiet">
       {momentLooks[kind].name}
       <input

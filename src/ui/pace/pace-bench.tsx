@@ -1,22 +1,27 @@
 'use client';
 
+import { useChart } from '../use-state';
 import { BeatSection } from './beat-section';
 import { BuildSection } from './build-section';
 import { CaptionSection } from './caption-section';
 import { LengthSection } from './length-section';
 import { MomentSection } from './moment-section';
 import { MovementSection } from './movement-section';
+import { PlaySection } from './play-section';
 
 /** Pace: how it moves. */
 export function PaceBench() {
+  const built = useChart((chart) => chart.play.kind === 'built');
   return (
     <>
+      <PlaySection />
+      {built && <BuildSection />}
       <LengthSection />
       <MovementSection />
-      <BeatSection />
-      <MomentSection />
+      {!built && <BeatSection />}
+      {!built && <MomentSection />}
       <CaptionSection />
-      <BuildSection />
+      {!built && <BuildSection />}
     </>
   );
 }

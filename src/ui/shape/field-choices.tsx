@@ -1,6 +1,7 @@
 'use client';
 
 import { type Fields, fieldsOfShape, type TableShape } from '@/core/shaping/fields';
+import { headerPartsOf } from '@/core/shaping/header-parts';
 import type { IssueCode } from '@/core/table/issue-codes';
 import type { PeriodChoice } from '@/core/table/periods/recognise-periods';
 import { editChart } from '@/state/current';
@@ -30,11 +31,36 @@ const periodChoices: { value: PeriodChoice; label: string; note?: string }[] = [
 ];
 
 const kindNotes = { number: 'numbers', period: 'periods', text: 'text', blank: 'blank' };
-export const NO_COLUMN = '';
 
 /** Columns to choose from, with what they hold. */
 export function columnChoices(columns: readonly ColumnSummary[]) {
   return columns.map(({ name, kind }) => ({ value: name, label: name.slice(0, 80), note: kindNotes[kind] }));
+}
+
+export const NO_COLUMN = '';
+
+const partsHint = 'Each category is divided into these parts, which add up to it. Bars can be stacked from them.';
+
+/** In a wide table the names of the columns themselves name parts, where they stand in two lines. */
+const headerChoices = [
+  { value: NO_COLUMN, label: 'None' },
+  { value: 'lower-header', label: 'The lower header line' },
+  { value: 'upper-header', label: 'The upper header line' },
+];
+
+const isWide = ({ shape }: Pick<Fields, 'shape'>) => shape === 'periods-down' || shape === 'periods-across';
+
+/** What the columns of a wide table are, in words; nothing for other tables. */
+function wordsOfWide(fields: Fields): string | null {
+  if (!isWide(fields)) return null;
+  const down = fields.shape === 'periods-down';
+  const from = headerPartsOf(fields);
+  if (!from)
+    return down
+      ? 'Every other column of numbers is a category.'
+      : 'Every column whose name is a year or date is a period.';
+  const [names, parts] = from === 'lower-header' ? ['upper', 'lower'] : ['lower', 'upper'];
+  return `The ${names} header line names the ${down ? 'categories' : 'periods'}, the ${parts} one their parts.`;
 }
 
 /** What is what: the layout, and the columns of period, category and value. */
@@ -55,8 +81,10 @@ export function FieldChoices() {
     });
   };
   const why = guess ? `Read as ${guess.why}.` : 'No layout was recognised; choose the columns yourself.';
+  const wideWords = wordsOfWide(fields);
   const unsure = (code: IssueCode) => shapeIssues.some((issue) => issue.code === code);
   // What the column cannot decide, or the person has decided, stands in sight; the rest is folded away.
+  const headerParts = isWide(fields) && (columns.some(({ twoHeaders }) => twoHeaders) || fields.parts !== '');
   const askPeriods = unsure('ambiguous-dates') || fields.periodsAs !== 'auto';
   const askDecimal = unsure('ambiguous-numbers') || fields.decimal !== 'auto';
   const periodsField = (
@@ -83,7 +111,7 @@ export function FieldChoices() {
         choices={shapeChoices}
         onChange={(value) => {
           const known = guesses.find((each) => each.fields.shape === value);
-          set(known ? known.fields : { shape: value as TableShape });
+          set(known ? known.fields : { shape: value as TableShape, parts: NO_COLUMN });
         }}
         hint={guessed || !guess ? why : 'Chosen by you.'}
       />
@@ -97,20 +125,24 @@ export function FieldChoices() {
           onChange={(value) => set({ [role]: value })}
         />
       ))}
-      {fields.shape === 'periods-down' && (
-        <p className="text-[12px] text-quiet">Every other column of numbers is a category.</p>
-      )}
-      {fields.shape === 'periods-across' && (
-        <p className="text-[12px] text-quiet">Every column whose name is a year or date is a period.</p>
-      )}
+      {wideWords && <p className="text-[12px] text-quiet">{wideWords}</p>}
       {askPeriods && periodsField}
       {askDecimal && decimalField}
       <Fold
-        title="Notation, groups and colours"
-        holds={['periods-as', 'decimal', 'group', 'colour-column', 'picture-column']}
+        title="Notation, parts, groups and colours"
+        holds={['periods-as', 'decimal', 'parts-column', 'group', 'colour-column', 'picture-column']}
       >
         {!askPeriods && periodsField}
         {!askDecimal && decimalField}
+        {headerParts && (
+          <SelectField
+            control="parts-column"
+            value={fields.parts}
+            choices={headerChoices}
+            hint={fields.parts ? partsHint : undefined}
+            onChange={(parts) => set({ parts })}
+          />
+        )}
         <DescribingColumns fields={fields} choices={choices} onChange={set} />
       </Fold>
       {guess && !guessed && <Button onClick={() => set(guess.fields)}>Use the guess again</Button>}
@@ -186,6 +218,15 @@ function DescribingColumns({ fields, choices, onChange }: DescribingColumnsProps
     });
   return (
     <>
+      {fields.category !== '' && !isWide(fields) && (
+        <SelectField
+          control="parts-column"
+          value={fields.parts}
+          choices={withNone}
+          hint={fields.parts ? partsHint : undefined}
+          onChange={(parts) => onChange({ parts })}
+        />
+      )}
       <SelectField
         control="group"
         value={fields.group}

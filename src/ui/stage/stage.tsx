@@ -15,8 +15,9 @@ import { useProject, useSession } from '../use-state';
 import { BoxTool } from './box-tool';
 import { ExtraTool } from './extra-tool';
 import { Guides } from './guides';
+import { pressPoint } from './press-point';
 import type { TextEdit } from './text-tool';
-import { ValueTip } from './value-tip';
+import { type TipAt, ValueTip } from './value-tip';
 
 /** Where a click on a part of the picture leads. */
 const controlOfPart: Record<string, ControlId> = {
@@ -132,7 +133,7 @@ interface PointingProps {
  */
 function usePointing({ small, widthPx, heightPx, onEdit }: PointingProps) {
   const services = useServices();
-  const [tip, setTip] = useState<{ x: number; y: number } | null>(null);
+  const [tip, setTip] = useState<TipAt | null>(null);
   const hit = async (event: MouseEvent) => {
     const box = event.currentTarget.getBoundingClientRect();
     const x = ((event.clientX - box.left) / box.width) * widthPx;
@@ -144,8 +145,8 @@ function usePointing({ small, widthPx, heightPx, onEdit }: PointingProps) {
       const box = event.currentTarget.getBoundingClientRect();
       const at = { x: event.clientX - box.left, y: event.clientY - box.top };
       const found = await hit(event);
-      const category = found?.category ?? null;
-      setTip(category === null || small ? null : at);
+      const category = found?.subject.category ?? null;
+      setTip(category === null || small ? null : { ...at, told: found?.told ?? null });
       if (sessionStore.getState().hovered !== category) setSession({ hovered: category });
     },
     onPointerLeave() {
@@ -155,15 +156,15 @@ function usePointing({ small, widthPx, heightPx, onEdit }: PointingProps) {
     async onClick(event: MouseEvent) {
       if (event.detail > 1) return;
       const found = await hit(event);
-      if (found) openPart(found);
+      if (found && !pressPoint(found)) openPart(found.subject);
     },
     async onDoubleClick(event: MouseEvent) {
-      const found = await hit(event);
-      if (!found || small || !editable.includes(found.part)) return;
-      const rect = await services.boxOf(found.part);
+      const part = (await hit(event))?.subject.part;
+      if (!part || small || !editable.includes(part)) return;
+      const rect = await services.boxOf(part);
       if (!rect) return;
       await services.studio.playback.pause();
-      onEdit({ part: found.part as ContentPart, rect });
+      onEdit({ part: part as ContentPart, rect });
     },
   };
 }

@@ -1,12 +1,14 @@
 import { type ControlSpec, choices } from '../../project/control-spec';
 import {
   headsControl,
+  hiddenControl,
   lineControls,
   mostControl,
   spacingControl,
   windowControls,
 } from '../shared/along/along-controls';
 import { stackOrderControl } from '../shared/along/stack-controls';
+import { depthControls } from '../shared/bar-controls';
 import { axisRangeControl, momentWordsControl } from '../shared/common-controls';
 
 const [widthControl] = lineControls;
@@ -25,15 +27,28 @@ export const areasControls: readonly ControlSpec[] = [
         ['amounts', 'On each other'],
         ['share', 'On each other, to the whole'],
         ['centred', 'Around the middle'],
+        ['layered', 'Over each other, all from 0'],
       ]),
     },
   },
   mostControl,
+  hiddenControl,
   stackOrderControl,
   ...windowControls,
   headsControl,
+  {
+    id: 'areas-inside',
+    path: 'own.inside',
+    step: 'dress',
+    fold: 'Labels',
+    label: 'Names inside where they fit',
+    words: 'label band within name',
+    input: { kind: 'switch' },
+    when: [{ path: 'own.stack', is: ['amounts', 'share', 'centred'] }],
+  },
   ...(widthControl ? [widthControl] : []),
-  { ...axisRangeControl, when: [{ path: 'own.stack', is: ['amounts', 'centred'] }] },
+  ...depthControls,
+  { ...axisRangeControl, when: [{ path: 'own.stack', is: ['amounts', 'centred', 'layered'] }] },
   spacingControl,
   momentWordsControl,
 ];

@@ -1,6 +1,7 @@
 import { stepAt } from '../../motion/slots';
 import type { PlanInput, ToldChart } from '../family';
 import { defineFamily } from '../family';
+import { periodUnder } from '../shared/along/period-under';
 import { type SeriesCourse, seriesCourse } from '../shared/along/series-course';
 import { seriesEvents, seriesMap, seriesMoments, seriesReadout, seriesToken } from '../shared/along/told-series';
 import { domainAt, extremesOf } from '../shared/domain';
@@ -33,7 +34,9 @@ export const areas = defineFamily<AreasOwn, SeriesCourse, AreasPlan>({
   valueEnds: ({ course, chart }: ToldAreas) => extremesOf(stackOf(course, chart.own).domain),
   planOf: (input: PlanInput<AreasOwn, SeriesCourse>) => planAreas(input),
   pictureAt: areasPicture,
-  imageIds: () => [],
+  buildOf: ({ build }) => build,
+  periodAt: periodUnder,
+  imageIds: ({ labels }) => labels.pictures.flatMap((ref) => (ref ? [ref.imageId] : [])),
   readoutAt: (told, timeSec) => {
     const refused = areasRefusal(told.course, stackOf(told.course, told.chart.own).stack);
     return seriesReadout(told, timeSec, refused === null ? [] : [refused]);

@@ -8,8 +8,14 @@ export const areasKnown: KnownFamily<AreasOwn> = {
   name: 'Areas',
   marks: 'Areas',
   tells: 'how-it-went',
-  plays: ['drawn'],
-  uses: new Set(['value-axis', 'legend', 'leader', 'total', 'moments']),
+  plays: ['drawn', 'built'],
+  uses: new Set(['value-axis', 'pictures', 'legend', 'leader', 'total', 'moments']),
+  builds: {
+    moving: ['grow', 'fade', 'spring'],
+    still: ['wipe', 'grow', 'fade', 'spring'],
+    order: 'place',
+    stands: true,
+  },
   document: areasDocument,
   controls: areasControls,
 };

@@ -3,11 +3,14 @@ import { type AlongPlan, planAlong } from '../shared/along/along-plan';
 import type { SeriesCourse } from '../shared/along/series-course';
 import type { Stack } from '../shared/along/stack';
 import { type Stacked, stackedOf, stackFormats, stackRefusal } from '../shared/along/stacked';
+import { type Depth, depthOfAreas } from '../shared/depth';
 import type { AreasOwn } from './document';
 
 /** Everything of a chart of areas that stays the same through the film. */
 export interface AreasPlan extends AlongPlan<AreasOwn> {
   readonly stack: Stack;
+  /** How far areas stand out of the plane; null where they are flat. */
+  readonly depth: Depth | null;
   /** Why nothing can be drawn; null where all is well. */
   readonly refused: string | null;
 }
@@ -28,6 +31,15 @@ export function planAreas(input: PlanInput<AreasOwn, SeriesCourse>): AreasPlan {
   const stacked = stackOf(course, chart.own);
   const { stack, domain } = stacked;
   const formats = stackFormats(stacked, chart.numbers);
-  const plan = planAlong({ ...input, domain, heads: chart.own.heads, ...formats, edgePx: () => 0 });
-  return { ...plan, stack, refused: areasRefusal(course, stack) };
+  // Of areas over each other one would hide the sides of the next.
+  const depth = stack.mode === 'layered' ? null : depthOfAreas(chart.dress.bars, input.frame.unit);
+  const plan = planAlong({
+    ...input,
+    domain,
+    heads: chart.own.heads,
+    standing: stack.order,
+    ...formats,
+    edgePx: () => (depth ? Math.hypot(depth.dx, depth.dy) : 0),
+  });
+  return { ...plan, depth, stack, refused: areasRefusal(course, stack) };
 }

@@ -8,8 +8,14 @@ export const columnsKnown: KnownFamily<ColumnsOwn> = {
   name: 'Columns',
   marks: 'Columns',
   tells: 'how-it-went',
-  plays: ['drawn'],
-  uses: new Set(['value-axis', 'legend', 'bars', 'leader', 'total', 'moments']),
+  plays: ['drawn', 'built'],
+  uses: new Set(['value-axis', 'pictures', 'legend', 'bars', 'leader', 'total', 'moments']),
+  builds: {
+    moving: ['grow', 'fade', 'spring'],
+    still: ['grow', 'wipe', 'fade', 'spring'],
+    order: 'stands',
+    stands: true,
+  },
   document: columnsDocument,
   controls: columnsControls,
 };

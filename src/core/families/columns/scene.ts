@@ -1,26 +1,25 @@
 import type { Box } from '../../chart/box';
-import { valueInStep } from '../../motion/series';
-import { PathSink } from '../../scene/path';
 import type { SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
-import { alongEntrance } from '../shared/along/along-plan';
+import { alongEntrance } from '../shared/along/along-build';
 import { bandHeads } from '../shared/along/band-heads';
 import { pushHeadLabel } from '../shared/along/head-labels';
-import { type AlongView, firstInView, heightPx } from '../shared/along/line-path';
-import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
-import { type AlongMoment, alongAt } from '../shared/along/period-places';
-import type { Stack } from '../shared/along/stack';
+import { periodAxisNodes } from '../shared/along/period-axis';
+import { alongAt } from '../shared/along/period-places';
 import { headsAt } from '../shared/along/value-heads';
 import { pushBarShape } from '../shared/bar-shape';
+import { type Depth, depthOf, MOST_DEPTH } from '../shared/depth';
 import { domainAt, extremesOf } from '../shared/domain';
 import { markColour } from '../shared/mark-colour';
 import { refusalNodes } from '../shared/refusal';
 import { axisNodes, zeroLine } from '../shared/value-axis';
+import { pushInsideValues } from './inside-values';
+import { Merged } from './merged';
+import { boxOf, type ColumnsView, valuePx } from './places';
 import type { ColumnsPlan } from './plan';
-import { type Column, LANE, pushValues, type Stand, widthOfTotal } from './values';
+import { type Column, columnsOf, crowded, grown, innerArea, type Stand, standsOf, thickOf } from './stands';
+import { acrossOfTotal, pushEndValues } from './values';
 
-/** Stands closer than this are not told apart; of those the one that reaches farthest is drawn. */
-const CLOSE_PX = 1.5;
 /** More columns than these are drawn as one shape for each series, without corners and outlines. */
 const MANY = 1500;
 
@@ -32,68 +31,120 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
   const { chart, course, field, axis, parts, periodAxis, frame, measure, refused } = plan;
   if (refused !== null)
     return { nodes: refusalNodes(refused, chart, frame, measure), words: 1, marks: () => new Map() };
-  const { opacityOf, growthOf, words } = alongEntrance(plan, timeSec);
+  const entrance = alongEntrance(plan.build, chart, timeSec);
+  const { opacityOf, words } = entrance;
+  const lastPeriod = course.clock.periodCount - 1;
+  // Names stand beside the latest columns, and come with them.
+  const labelOf = (k: number) =>
+    Math.min(entrance.labelOf(k), opacityOf(k, lastPeriod), entrance.uncoveredOf(k, lastPeriod));
   const moment = alongAt(course.periods, timeSec);
   const domain = domainAt(plan.domain, timeSec);
   const { area, slotPx } = innerArea(plan, moment);
-  const view: AlongView = { area, domain, moment, periods: course.periods };
-  const stands = standsOf(plan, view);
+  const { direction } = chart.own;
+  const lying = direction === 'lying';
+  const view: ColumnsView = { area, domain, moment, periods: course.periods, direction };
+  const stands = standsOf(plan, view, slotPx);
   const latest = stands[0];
   const [ends, share] = [extremesOf(plan.domain), chart.own.grouping === 'share'];
   const shapes: SceneNode[] = [];
   const values: SceneNode[] = [];
-  const zero = heightPx(view, Math.min(domain.max, Math.max(domain.min, 0)));
-  const merged = stands.length * plan.stack.order.length > MANY ? new Map<number, PathSink>() : null;
-  const latestPx = latest ? widthOfTotal(plan, columnsOf(plan, latest, view, slotPx)) : 0;
+  const zero = valuePx(view, Math.min(domain.max, Math.max(domain.min, 0)));
+  const merged = crowded(slotPx) || stands.length * plan.stack.order.length > MANY ? new Merged(plan) : null;
+  const latestPx = latest ? acrossOfTotal(plan, columnsOf(plan, latest, view, slotPx)) : 0;
+  const depth = columnDepth(plan, slotPx);
+  // Values stand beyond the faces of what stands out.
+  const backPx = depth ? (lying ? Math.max(0, depth.dx) : -Math.abs(depth.dy)) : 0;
+  const frontPx = depth ? (lying ? Math.max(0, -depth.dx) : Math.abs(depth.dy)) : 0;
+  const colourOf = (k: number, value: number, at = -1) =>
+    plan.marked.has(at)
+      ? chart.dress.colour.highlight
+      : markColour(plan.colours, course.places[k] ?? 0, share ? Number.NaN : value, ends);
   for (const stand of stands) {
-    const columns = columnsOf(plan, stand, view, slotPx);
-    for (const { k, x, widthPx, from, to, value } of columns) {
-      const opacity = opacityOf(k);
+    const period = stand.period < 0 ? lastPeriod : stand.period;
+    if (merged && stand !== latest) {
+      merged.addStand({ stand, view, slotPx, zero, entrance, period });
+      continue;
+    }
+    const columns = columnsOf(plan, stand, view, slotPx).map((column) => grown(column, zero, entrance, period));
+    for (const column of columns) {
+      const { k, from, to, value } = column;
+      const opacity = opacityOf(k, period);
       const category = course.places[k] ?? 0;
-      const [foot, end] = [from, to].map((y) => zero + (y - zero) * growthOf(k)) as [number, number];
-      const box = { x: x - widthPx / 2, y: Math.min(foot, end), widthPx, heightPx: Math.abs(end - foot) };
-      if (opacity <= 0 || box.heightPx <= 0) continue;
-      if (merged) {
-        const sink = merged.get(k) ?? new PathSink();
-        merged.set(k, sink);
-        sink.rect(box.x, box.y, box.widthPx, box.heightPx);
-        continue;
-      }
+      const box = boxOf(direction, column);
+      if (opacity <= 0 || to === from) continue;
       const id = `column:${category}:${stand.period}`;
-      const colour = markColour(plan.colours, category, share ? Number.NaN : value, ends);
-      const bar = { id, subject: { part: 'mark' as const, category }, box, lying: false, from: foot, to: end };
-      pushBarShape(shapes, { ...bar, colour, opacity }, chart.dress.bars, frame);
+      const colour = colourOf(k, value, stand.period);
+      const bar = {
+        id,
+        subject: { part: 'mark' as const, category, ...(stand.period < 0 ? {} : { period: stand.period }) },
+        box,
+        lying,
+        from,
+        to,
+        onFloor: Math.abs(from - zero) < 0.01,
+      };
+      const uncovered = entrance.uncoveredOf(k, period);
+      const wiped: SceneNode[] = [];
+      pushBarShape(uncovered < 1 ? wiped : shapes, { ...bar, colour, opacity }, chart.dress.bars, frame, depth);
+      if (uncovered >= 1) continue;
+      shapes.push({
+        kind: 'group',
+        id: `wipe:${id}`,
+        clip: { ...box, widthPx: box.widthPx * uncovered },
+        children: wiped,
+      });
     }
     if (latest) {
       const before = stand === latest && stands[1] ? columnsOf(plan, stands[1], view, slotPx) : [];
-      pushValues(
-        plan,
-        { stand, latest, columns, before, beforeX: stands[1]?.x ?? latest.x, latestPx, slotPx, zero, opacityOf },
-        values,
-      );
+      const valued = {
+        stand,
+        latest,
+        columns,
+        before,
+        beforeX: stands[1]?.x ?? latest.x,
+        under: crowded(slotPx) ? underLatest(plan, stands, view, { slotPx, latestPx }) : [],
+        latestPx,
+        slotPx,
+        zero,
+        opacityOf: (k: number) => Math.min(opacityOf(k, period), entrance.uncoveredOf(k, period)),
+      };
+      pushInsideValues(plan, valued, (k, value) => colourOf(k, value, stand.period), values);
+      const outer = columns.map((column) => ({ ...column, to: column.to + (column.value < 0 ? frontPx : backPx) }));
+      pushEndValues(plan, { ...valued, columns: outer }, values);
     }
   }
-  for (const [k, sink] of merged ?? []) {
+  for (const [k, path] of merged?.paths() ?? []) {
     const category = course.places[k] ?? 0;
     shapes.push({
       kind: 'path',
       id: `columns:${category}`,
       subject: { part: 'mark', category },
-      path: sink.path(),
+      path,
       fill: plan.colours.ofCategory[category] ?? '#888888',
       opacity: opacityOf(k),
     });
   }
   const labels: SceneNode[] = [];
-  const heads = latest ? headsOf(plan, view, latest, timeSec) : [];
-  const edge = latest ? latest.x + (slotPx * chart.dress.bars.thickness) / 2 : 0;
+  const heads = latest && !lying ? headsOf(plan, view, latest, timeSec) : [];
+  const edge = latest ? latest.x + thickOf(plan, slotPx) / 2 : 0;
   for (const { k, value, y, labelY, strength } of heads) {
     const category = course.places[k] ?? 0;
-    const colour = markColour(plan.colours, category, share ? Number.NaN : value, ends);
-    const label = { category, line: k, value, colour, x: edge, y, labelY, strength: strength * opacityOf(k) };
+    const label = {
+      category,
+      line: k,
+      value,
+      colour: colourOf(k, value),
+      x: edge,
+      y,
+      labelY,
+      strength: strength * labelOf(k),
+    };
     pushHeadLabel(plan.labels, label, labels);
   }
-  const outer = { x: plan.area.x, y: frame.plot.y, widthPx: plan.area.widthPx + 1 };
+  const { plot } = frame;
+  const clip = lying
+    ? { x: plot.x, y: plan.area.y, widthPx: plot.widthPx, heightPx: plan.area.heightPx + 1 }
+    : { x: plan.area.x, y: plot.y, widthPx: plan.area.widthPx + 1, heightPx: plot.heightPx };
   const nodes: SceneNode[] = [
     {
       kind: 'group',
@@ -107,99 +158,72 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
     {
       kind: 'group',
       id: 'columns',
-      clip: { ...outer, heightPx: frame.plot.heightPx },
+      clip,
       children: shapes,
     },
     { kind: 'group', id: 'zero', opacity: words, children: zeroLine(axis, field, domain) },
     { kind: 'group', id: 'values', children: values },
     { kind: 'group', id: 'heads', children: labels },
   ];
-  const marks = () =>
-    new Map(
+  const marks = () => {
+    if (latest && lying) return lyingMarks(plan, columnsOf(plan, latest, view, slotPx));
+    return new Map(
       heads.map(({ k, y, strength }): [number, Mark] => {
         const sizePx = plan.labels.rowPx;
         const outline = { x: edge - sizePx, y: y - sizePx / 2, widthPx: sizePx, heightPx: sizePx };
-        return [course.places[k] ?? 0, { x: edge, y, opacity: opacityOf(k) * strength, outline }];
+        return [course.places[k] ?? 0, { x: edge, y, opacity: labelOf(k) * strength, outline }];
       }),
     );
+  };
   return { nodes, words, marks };
 }
 
-/** Periods stand in the middle of their columns, so the first and the last are half a column away from the edges. */
-function innerArea({ area, closest }: ColumnsPlan, { from, to }: AlongMoment): { area: Box; slotPx: number } {
-  const unitPx = area.widthPx / (to - from + closest);
-  const slotPx = unitPx * closest;
-  return { area: { ...area, x: area.x + slotPx / 2, widthPx: area.widthPx - slotPx }, slotPx };
+/** The stands that the value of the latest may lie on. */
+function underLatest(
+  plan: ColumnsPlan,
+  [latest, ...stands]: readonly Stand[],
+  view: ColumnsView,
+  { slotPx, latestPx }: { readonly slotPx: number; readonly latestPx: number },
+) {
+  const from = (latest?.x ?? 0) - latestPx * 1.6;
+  return stands
+    .filter(({ x }) => x >= from)
+    .map((stand) => ({ x: stand.x, columns: columnsOf(plan, stand, view, slotPx) }));
 }
 
-/** Below what the columns reach: labels of the values of negative ones stand between. */
-function axisBox({ field, frame, axis, periodAxis }: ColumnsPlan, area: Box): Box {
+/** Where the latest bars end, for notes that travel with them. */
+function lyingMarks({ course }: ColumnsPlan, columns: readonly Column[]): Map<number, Mark> {
+  return new Map(
+    columns.map((column): [number, Mark] => {
+      const mark = { x: column.to, y: column.x, opacity: 1, outline: boxOf('lying', column) };
+      return [course.places[column.k] ?? 0, mark];
+    }),
+  );
+}
+
+/** How far columns stand out: never into the next place along the periods, nor above their room. */
+function columnDepth(plan: ColumnsPlan, slotPx: number): Depth | null {
+  const { chart, frame } = plan;
+  const thickPx = thickOf(plan, slotPx);
+  const mostPx = MOST_DEPTH * frame.unit * chart.dress.bars.depth;
+  const depth = depthOf(
+    { ...chart.dress.bars, direction: chart.own.direction },
+    { thickPx, gapPx: (slotPx - thickPx) / 2 },
+  );
+  if (!depth) return null;
+  const share = Math.min(1, mostPx / Math.max(1e-9, Math.hypot(depth.dx, depth.dy)));
+  return { dx: depth.dx * share, dy: depth.dy * share };
+}
+
+/** Below what the columns reach, or to the left of it: labels of the values of negative ones stand between. */
+function axisBox({ chart, field, frame, axis, periodAxis }: ColumnsPlan, area: Box): Box {
+  if (chart.own.direction === 'lying') return { ...area, x: frame.plot.x + axis.insets.left + periodAxis.widthPx };
   const bottom = frame.plot.y + frame.plot.heightPx - axis.insets.bottom - periodAxis.heightPx;
   return { ...area, y: field.y, heightPx: bottom - field.y };
 }
 
-/** The places along the periods that have columns, the latest first, since it stands behind all others. */
-function standsOf({ course, stack }: ColumnsPlan, view: AlongView): Stand[] {
-  const { moment, periods } = view;
-  const { step, s } = moment;
-  const last = s >= 1 ? step + 1 : step;
-  const stands: Stand[] = [];
-  if (s > 0 && s < 1) stands.push({ x: acrossPx(view.area, moment, moment.head), step, s, period: -1 });
-  const { periodCount } = course.race.series;
-  let reach = Number.NaN;
-  for (let p = last; p >= firstInView(view); p--) {
-    const x = acrossPx(view.area, moment, periods.places[p] ?? 0);
-    const atEnd = p > 0 && p === periodCount - 1;
-    const stand = { x, step: atEnd ? p - 1 : p, s: atEnd ? 1 : 0, period: p };
-    const before = stands.at(-1);
-    if (before && before.period >= 0 && before.x - x < CLOSE_PX) {
-      const own = reachOf(stack, p);
-      if (own > reach) stands[stands.length - 1] = { ...stand, x: before.x };
-      reach = Math.max(reach, own);
-      continue;
-    }
-    reach = reachOf(stack, p);
-    stands.push(stand);
-  }
-  return stands;
-}
-
-/** How far the columns of a period reach from 0. */
-function reachOf(stack: Stack, period: number): number {
-  const { base, top } = stack.atPeriod(period);
-  let reach = 0;
-  for (const k of stack.order) reach = Math.max(reach, top[k] ?? 0, -(base[k] ?? 0));
-  return reach;
-}
-
-/** The columns of a stand, or the parts of its one column. */
-function columnsOf(plan: ColumnsPlan, { x, step, s }: Stand, view: AlongView, slotPx: number): Column[] {
-  const { chart, stack, course } = plan;
-  const { series } = course.race;
-  const thickPx = slotPx * chart.dress.bars.thickness;
-  if (chart.own.grouping !== 'grouped') {
-    const { base, top } = s === 0 ? stack.atPeriod(step) : stack.at(step, s);
-    return stack.order.map((k) => {
-      const [low, high] = [base[k] ?? 0, top[k] ?? 0];
-      const below = high <= 0 && low < 0;
-      const [from, to] = below ? [high, low] : [low, high];
-      const value = below ? low - high : high - low;
-      return { k, x, widthPx: thickPx, from: heightPx(view, from), to: heightPx(view, to), value };
-    });
-  }
-  const lanePx = thickPx / stack.order.length;
-  const zero = heightPx(view, Math.min(view.domain.max, Math.max(view.domain.min, 0)));
-  return stack.order.flatMap((k, lane): Column[] => {
-    const value = stack.thickness(k, step, s);
-    if (value === 0 && Number.isNaN(valueInStep(series, k, step, s))) return [];
-    const middle = x - thickPx / 2 + lanePx * (lane + 0.5);
-    const widthPx = lanePx * (stack.order.length > 1 ? LANE : 1);
-    return [{ k, x: middle, widthPx, from: zero, to: heightPx(view, value), value }];
-  });
-}
-
 /** The heads of the series at the latest columns, with labels that keep apart. */
-function headsOf(plan: ColumnsPlan, view: AlongView, { step, s }: Stand, timeSec: number) {
+function headsOf(plan: ColumnsPlan, view: ColumnsView, { step, s }: Stand, timeSec: number) {
   if (plan.chart.own.grouping !== 'grouped')
     return bandHeads(plan, plan.stack, plan.stack.at(step, s), view).map(({ middleY, ...head }) => ({
       ...head,

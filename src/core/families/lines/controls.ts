@@ -2,12 +2,14 @@ import { paceLimits } from '../../pace/pace';
 import { type ControlSpec, choices, percentInput } from '../../project/control-spec';
 import {
   headsControl,
+  hiddenControl,
   lineControls,
   mostControl,
   spacingControl,
   windowControls,
 } from '../shared/along/along-controls';
 import { axisRangeControl, momentWordsControl } from '../shared/common-controls';
+import { MOST_LABELLED } from './labelled';
 
 const step = 'dress' as const;
 const labels = { step, fold: 'Labels' } as const;
@@ -16,6 +18,7 @@ const shape = { step, fold: 'Shape' } as const;
 /** How many lines there are, what of the time is in view, and how they look. */
 export const linesControls: readonly ControlSpec[] = [
   mostControl,
+  hiddenControl,
   ...windowControls,
   headsControl,
   {
@@ -30,9 +33,19 @@ export const linesControls: readonly ControlSpec[] = [
         ['none', 'None'],
         ['ends', 'At the start'],
         ['extremes', 'At the highest and the lowest'],
+        ['chosen', 'At those that are chosen'],
         ['all', 'At all that have room'],
       ]),
     },
+  },
+  {
+    id: 'lines-labelled',
+    path: 'own.labelled',
+    ...labels,
+    label: 'Points with their value',
+    words: 'labels chosen one by one grid',
+    input: { kind: 'made', by: 'points', most: MOST_LABELLED },
+    when: [{ path: 'own.pointLabels', is: ['chosen'] }],
   },
   ...lineControls,
   {
@@ -53,12 +66,27 @@ export const linesControls: readonly ControlSpec[] = [
   },
   axisRangeControl,
   {
+    id: 'lines-scale',
+    path: 'own.scale',
+    step,
+    label: 'Equally far apart are',
+    words: 'logarithmic log linear scale axis growth multiples',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['even', 'Equal steps'],
+        ['log', 'Equal multiples', 'A logarithmic axis: what doubles rises by the same height, wherever it starts.'],
+      ]),
+    },
+  },
+  {
     id: 'lines-from-zero',
     path: 'own.fromZero',
     step,
     label: 'Axis reaches to 0',
     words: 'zero baseline broken',
     input: { kind: 'switch' },
+    when: [{ path: 'own.scale', is: ['even'] }],
   },
   spacingControl,
   {

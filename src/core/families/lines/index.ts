@@ -2,18 +2,21 @@ import { valueInStep } from '../../motion/series';
 import { stepAt } from '../../motion/slots';
 import type { ChartReadout, PlanInput, ToldChart } from '../family';
 import { defineFamily } from '../family';
+import { periodUnder } from '../shared/along/period-under';
 import { type SeriesCourse, seriesCourse } from '../shared/along/series-course';
 import { seriesEvents, seriesMap, seriesMoments, seriesReadout, seriesToken } from '../shared/along/told-series';
 import { domainAt, extremesOf } from '../shared/domain';
 import { standingsReadout } from '../shared/standings/readout';
 import type { LinesOwn } from './document';
 import { linesKnown } from './known';
-import { type LinesPlan, linesDomain, planLines } from './plan';
+import { type LinesPlan, linesDomain, linesRefusal, planLines } from './plan';
 import { linesPicture } from './scene';
 
 function readoutAt(told: ToldChart<LinesOwn, SeriesCourse>, timeSec: number): ChartReadout {
-  const { min } = domainAt(linesDomain(told.course, told.chart.own), timeSec);
-  return seriesReadout(told, timeSec, min > 0 ? ['The axis does not begin at 0.'] : []);
+  const { min, log } = domainAt(linesDomain(told.course, told.chart.own), timeSec);
+  const refused = linesRefusal(told.course, told.chart.own);
+  const said = refused ?? (log ? 'The axis is logarithmic.' : min > 0 ? 'The axis does not begin at 0.' : null);
+  return seriesReadout(told, timeSec, said === null ? [] : [said]);
 }
 
 /** What each line has come to: the value at the playhead, and how many periods lie behind it. */
@@ -44,7 +47,9 @@ export const lines = defineFamily<LinesOwn, SeriesCourse, LinesPlan>({
   valueEnds: ({ course, chart }: ToldChart<LinesOwn, SeriesCourse>) => extremesOf(linesDomain(course, chart.own)),
   planOf: (input: PlanInput<LinesOwn, SeriesCourse>) => planLines(input),
   pictureAt: linesPicture,
-  imageIds: () => [],
+  buildOf: ({ build }) => build,
+  periodAt: periodUnder,
+  imageIds: ({ labels }) => labels.pictures.flatMap((ref) => (ref ? [ref.imageId] : [])),
   readoutAt,
   tokenAt: seriesToken,
   mapOf: seriesMap,

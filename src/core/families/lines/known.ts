@@ -1,6 +1,7 @@
 import type { KnownFamily } from '../../project/family-document';
 import { linesControls } from './controls';
 import { type LinesOwn, linesDocument } from './document';
+import { pressedPoint } from './labelled';
 
 /** Lines, as the editor knows them. */
 export const linesKnown: KnownFamily<LinesOwn> = {
@@ -8,8 +9,10 @@ export const linesKnown: KnownFamily<LinesOwn> = {
   name: 'Lines',
   marks: 'Lines',
   tells: 'how-it-went',
-  plays: ['drawn'],
-  uses: new Set(['value-axis', 'legend', 'leader', 'total', 'moments']),
+  plays: ['drawn', 'built'],
+  uses: new Set(['value-axis', 'pictures', 'legend', 'leader', 'total', 'moments']),
+  builds: { moving: ['fade'], still: ['draw', 'grow', 'fade', 'spring'], order: 'place', stands: true },
   document: linesDocument,
+  pressPoint: pressedPoint,
   controls: linesControls,
 };

@@ -2,7 +2,7 @@ import { ASCENT, DESCENT, labelNode, pushWithShadow } from '../../chart/text-blo
 import { smoothStep } from '../../motion/slots';
 import { lineWidth } from '../../scene/layout-text';
 import type { SceneNode } from '../../scene/scene';
-import { type AlongView, firstInView, heightPx } from '../shared/along/line-path';
+import { type AlongView, firstInView, heightPx } from '../shared/along/along-view';
 import { acrossPx } from '../shared/along/period-axis';
 import type { LinesPlan } from './plan';
 
@@ -97,17 +97,39 @@ function pointsOf(plan: LinesPlan, view: AlongView): PointAt[] {
   const passed = view.moment.step + (view.moment.s >= 1 ? 1 : 0);
   const first = firstInView(view);
   const points: PointAt[] = [];
+  const chosen = pointLabels === 'chosen' ? chosenOf(plan) : null;
   const valueAt = (k: number, p: number) => (series.values[k * series.periodCount + p] ?? Number.NaN) * series.unit;
   series.categories.forEach((line, k) => {
     const add = (period: number) => {
       const value = valueAt(k, period);
       if (period >= first && period <= passed && !Number.isNaN(value)) points.push({ line, period, value });
     };
-    if (pointLabels === 'all') for (let p = first; p <= passed && points.length < 50 * MOST; p++) add(p);
+    if (chosen) for (const p of chosen.get(line) ?? []) add(p);
+    else if (pointLabels === 'all') for (let p = first; p <= passed && points.length < 50 * MOST; p++) add(p);
     else if (pointLabels === 'ends') add(firstKnown(valueAt, k, series.periodCount));
     else for (const p of extremesOf(valueAt, k, series.periodCount)) add(p);
   });
   return points.sort((a, b) => a.period - b.period || a.line - b.line);
+}
+
+/** By plan: it stays the same while the film plays. */
+const chosenBy = new WeakMap<LinesPlan, ReadonlyMap<number, readonly number[]>>();
+
+/** By line: the places of the periods that are chosen. */
+function chosenOf(plan: LinesPlan): ReadonlyMap<number, readonly number[]> {
+  const known = chosenBy.get(plan);
+  if (known) return known;
+  const { categories, periods } = plan.course.shown;
+  const lineOf = new Map(categories.map((name, line) => [name, line]));
+  const placeOf = new Map(periods.map(({ key }, p) => [key, p]));
+  const chosen = new Map<number, number[]>();
+  for (const { name, period } of plan.chart.own.labelled) {
+    const [line, place] = [lineOf.get(name), placeOf.get(period)];
+    if (line === undefined || place === undefined) continue;
+    chosen.set(line, [...(chosen.get(line) ?? []), place]);
+  }
+  chosenBy.set(plan, chosen);
+  return chosen;
 }
 
 type ValueAt = (k: number, p: number) => number;

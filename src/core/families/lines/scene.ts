@@ -1,15 +1,18 @@
+import { valueInStep } from '../../motion/series';
 import { PathSink, polyline } from '../../scene/path';
 import type { PathNode, SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
-import { alongEntrance } from '../shared/along/along-plan';
+import { alongEntrance } from '../shared/along/along-build';
+import { type AlongView, firstInView, heightPx } from '../shared/along/along-view';
 import { breakNodes } from '../shared/along/axis-break';
 import { dotNode, pushHeadLabel } from '../shared/along/head-labels';
-import { type AlongView, firstInView, heightPx, type LineParts, linePath } from '../shared/along/line-path';
+import { type LineParts, linePath } from '../shared/along/line-path';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
 import { alongAt } from '../shared/along/period-places';
 import { type Head, headsAt } from '../shared/along/value-heads';
 import { type Domain, domainAt, extremesOf } from '../shared/domain';
 import { markColour } from '../shared/mark-colour';
+import { refusalNodes } from '../shared/refusal';
 import { axisNodes, zeroLine } from '../shared/value-axis';
 import type { LinesPlan } from './plan';
 import { pointLabelNodes } from './point-labels';
@@ -20,12 +23,20 @@ const BRIDGE_WIDTH = 0.6;
 
 /** The chart's part of the picture at a moment. Cost: O(lines × periods in view), points at most twice the pixels. */
 export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
-  const { chart, course, area, field, axis, parts, periodAxis, frame } = plan;
-  const moment = alongAt(course.periods, timeSec);
+  const { chart, course, area, field, axis, parts, periodAxis, frame, refused, measure } = plan;
+  if (refused !== null)
+    return { nodes: refusalNodes(refused, chart, frame, measure), words: 1, marks: () => new Map() };
+  const { opacityOf, growthOf, labelOf, drawnTo, together, words } = alongEntrance(plan.build, chart, timeSec);
+  const moment = alongAt(course.periods, together ?? timeSec);
   const domain = domainAt(plan.domain, timeSec);
   const view: AlongView = { area, domain, moment, periods: course.periods };
-  const heads = headsAt(plan, domain, moment, timeSec);
-  const { opacityOf, words } = alongEntrance(plan, timeSec);
+  const heads = headsAt(plan, domain, moment, together ?? timeSec);
+  /** What a line is drawn by: its own playhead while it is drawn by itself, and how far it has risen. */
+  const viewOf = (line: number): AlongView => {
+    const drawn = drawnTo(line);
+    const own = drawn === null ? moment : { ...alongAt(course.periods, drawn), from: moment.from, to: moment.to };
+    return { ...view, moment: own, rise: growthOf(line) };
+  };
   const headX = acrossPx(area, moment, moment.head);
   const lines: SceneNode[] = [];
   const dots: SceneNode[] = [];
@@ -36,7 +47,7 @@ export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
   for (const line of order)
     pushLine(
       plan,
-      { line, view, opacity: opacityOf(line), colour: colourOf(plan, headOf.get(line), line) },
+      { line, view: viewOf(line), opacity: opacityOf(line), colour: colourOf(plan, headOf.get(line), line) },
       lines,
       dots,
     );
@@ -49,9 +60,11 @@ export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
     const colour = colourOf(plan, head, line);
     if (head.present && opacity > 0 && chart.dress.lines.points !== 'none') {
       const sizePx = plan.labels.dotPx * (plan.highlighted.has(line) ? HIGHLIGHT : 1);
-      dots.push(dotNode(`head:${category}`, { x: headX, y: head.y, colour, opacity, sizePx, category }));
+      const { x, y } = endOf(plan, head, viewOf(line));
+      dots.push(dotNode(`head:${category}`, { x, y, colour, opacity, sizePx, category }));
     }
-    pushHeadLabel(plan.labels, { ...head, category, colour, x: headX, strength: head.strength * opacity }, labels);
+    const strength = head.strength * Math.min(opacity, labelOf(line));
+    pushHeadLabel(plan.labels, { ...head, category, colour, x: headX, strength }, labels);
   }
   const bottom = area.y + area.heightPx;
   const nodes: SceneNode[] = [
@@ -79,10 +92,25 @@ export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
     { kind: 'group', id: 'zero', opacity: words, children: holds(domain, 0) ? zeroLine(axis, field, domain) : [] },
     ...guideNodes(plan, headX, words),
     { kind: 'group', id: 'dots', children: dots },
-    { kind: 'group', id: 'values', children: pointLabelNodes(plan, view, headX, opacityOf) },
+    {
+      kind: 'group',
+      id: 'values',
+      children: pointLabelNodes(plan, view, headX, (line) => Math.min(opacityOf(line), labelOf(line))),
+    },
     { kind: 'group', id: 'heads', children: labels },
   ];
   return { nodes, words, marks: () => marksOf(plan, heads, headX, opacityOf) };
+}
+
+/** Where a line ends on screen. */
+function endOf({ course }: LinesPlan, head: Head, { moment, ...view }: AlongView): { x: number; y: number } {
+  const { series } = course.race;
+  const { step, s } = moment;
+  const own = valueInStep(series, series.categories.indexOf(head.line), step, s) * series.unit;
+  return {
+    x: acrossPx(view.area, moment, moment.head),
+    y: heightPx(view, Number.isNaN(own) ? head.value : own),
+  };
 }
 
 const holds = ({ min, max }: Domain, value: number) => min <= value && value <= max;

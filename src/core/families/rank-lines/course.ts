@@ -57,12 +57,13 @@ function lineOf(tracks: SlotTracks, k: number, periods: PeriodPlaces): PlaceLine
   const { clock } = periods;
   const [start, end] = [tracks.offset[k] ?? 0, tracks.offset[k + 1] ?? 0];
   const corners = end - start > MANY ? FEW_CORNERS : CORNERS;
-  const times = [0, clock.lengthSec];
+  const startSec = clock.spanStartSec[0] ?? 0;
+  const times = [startSec, clock.lengthSec];
   for (let i = start; i < end; i++) {
     const [from, to] = [tracks.fromSec[i] ?? 0, tracks.toSec[i] ?? 0];
     for (let corner = 0; corner <= corners; corner++) {
       const time = from + ((to - from) * corner) / corners;
-      if (time >= 0 && time <= clock.lengthSec) times.push(time);
+      if (time >= startSec && time <= clock.lengthSec) times.push(time);
     }
   }
   const timeSec = Float64Array.from(times).sort();

@@ -1,7 +1,7 @@
-import { momentKinds, type RankOrder } from '../../motion/choices';
+import { alongMomentKinds, type RankOrder } from '../../motion/choices';
 import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
-import { type MomentWords, usualMomentWords } from '../../project/moment-words';
+import { type AlongMomentWords, usualAlongWords, withCourseWords } from '../../project/moment-words';
 import { type AlongOwn, alongFrom, alongSchema, usualAlong } from '../shared/along/along-own';
 import { type HeadLabel, headLabels } from '../shared/along/head-labels';
 
@@ -16,7 +16,7 @@ export interface RankLinesOwn extends AlongOwn {
   readonly heads: HeadLabel;
   /** Numbers the places at the left. */
   readonly numbered: boolean;
-  readonly momentWords: MomentWords;
+  readonly momentWords: AlongMomentWords;
 }
 
 /** A chart of lines of places. */
@@ -28,8 +28,8 @@ export const placesRange = [1, 50] as const;
 const FIRST_PLACES = 10;
 
 export const rankLinesDocument: FamilyDocument<RankLinesOwn> = {
-  version: 1,
-  migrations: {},
+  version: 2,
+  migrations: { 1: withCourseWords },
   schema: (parts) => {
     const { Joi, flag, oneOf, record, text, whole } = parts;
     return Joi.object({
@@ -38,7 +38,7 @@ export const rankLinesDocument: FamilyDocument<RankLinesOwn> = {
       ...alongSchema(parts),
       heads: oneOf(headLabels, 'What stands at the head of a line'),
       numbered: flag('Numbers the places'),
-      momentWords: record(momentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
+      momentWords: record(alongMomentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
     });
   },
   defaults: (cube) => ({
@@ -47,7 +47,7 @@ export const rankLinesDocument: FamilyDocument<RankLinesOwn> = {
     ...usualAlong,
     heads: 'name',
     numbered: true,
-    momentWords: usualMomentWords,
+    momentWords: usualAlongWords,
   }),
   from: ({ own }) => {
     const { places, order } = own as { places?: number; order?: RankOrder };

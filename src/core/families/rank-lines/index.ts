@@ -2,6 +2,7 @@ import { placesAt } from '../../motion/race';
 import { stepAt } from '../../motion/slots';
 import type { PlanInput } from '../family';
 import { defineFamily } from '../family';
+import { periodUnder } from '../shared/along/period-under';
 import { standingsEvents } from '../shared/standings/events';
 import { standingsMap } from '../shared/standings/map';
 import { standingsMoments } from '../shared/standings/moments';
@@ -35,10 +36,12 @@ export const rankLines = defineFamily<RankLinesOwn, RankLinesCourse, RankLinesPl
   valueEnds: ({ course }: ToldRankLines) => greatestEnds(course),
   planOf: (input: PlanInput<RankLinesOwn, RankLinesCourse>) => planRankLines(input),
   pictureAt: rankLinesPicture,
-  imageIds: () => [],
+  buildOf: ({ build }) => build,
+  periodAt: periodUnder,
+  imageIds: ({ labels }) => labels.pictures.flatMap((ref) => (ref ? [ref.imageId] : [])),
   readoutAt: standingsReadout,
   tokenAt: standingsToken,
   mapOf: standingsMap,
-  momentsOf: (told) => standingsMoments(told, told.chart.own.order),
+  momentsOf: (told) => standingsMoments(told, told.chart.own.order, true),
   numbers: { frameAt, events: standingsEvents, order: ({ own }) => own.order },
 });

@@ -8,8 +8,9 @@ export const rankLinesKnown: KnownFamily<RankLinesOwn> = {
   name: 'Lines of places',
   marks: 'Lines',
   tells: 'who-leads',
-  plays: ['drawn'],
-  uses: new Set(['places', 'legend', 'leader', 'total', 'moments']),
+  plays: ['drawn', 'built'],
+  uses: new Set(['pictures', 'places', 'legend', 'leader', 'total', 'moments']),
+  builds: { moving: ['fade'], still: ['draw', 'fade'], order: 'place', stands: true },
   document: rankLinesDocument,
   controls: rankLinesControls,
 };

@@ -5,10 +5,10 @@ import { slotAt, smoothStep } from '../../motion/slots';
 import { type Path, PathSink } from '../../scene/path';
 import type { SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
+import { alongEntrance } from '../shared/along/along-build';
 import { dotNode, pushHeadLabel } from '../shared/along/head-labels';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
 import { type AlongMoment, alongAt } from '../shared/along/period-places';
-import { buildAt, entranceOf, wordsProgress } from '../shared/build';
 import { markColour } from '../shared/mark-colour';
 import { alongOf, type PlaceLine } from './course';
 
@@ -29,7 +29,7 @@ interface PlaceHead {
 /** The heads of all lines that show, with what of their labels can be read while lines cross. */
 function headsAt({ course, places }: RankLinesPlan, { step, s }: AlongMoment, timeSec: number): PlaceHead[] {
   const { race } = course;
-  const time = Math.min(race.clock.lengthSec, Math.max(0, timeSec));
+  const time = Math.min(race.clock.lengthSec, Math.max(race.clock.spanStartSec[0] ?? 0, timeSec));
   const lookSec = Math.max(0.04, race.swapSec) / 2;
   const moment = momentOf(race, time);
   const found = Array.from(race.series.categories, (category, series) => {
@@ -59,14 +59,11 @@ function headsAt({ course, places }: RankLinesPlan, { step, s }: AlongMoment, ti
 /** The chart's part of the picture at a moment. Cost: O(lines × changes of place in view). */
 export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPicture {
   const { chart, course, area, labels, colours, frame, slotPx } = plan;
-  const time = Math.min(course.clock.lengthSec, Math.max(0, timeSec));
+  const entrance = alongEntrance(plan.build, chart, Math.min(course.clock.lengthSec, Math.max(0, timeSec)));
+  const { opacityOf, labelOf, drawnTo, words } = entrance;
+  const time = entrance.together ?? Math.min(course.clock.lengthSec, Math.max(0, timeSec));
   const moment = alongAt(course.periods, time);
   const heads = headsAt(plan, moment, time);
-  const build = buildAt(course.clock, chart.pace.opening, chart.pace.closing, time);
-  const turns = build?.closes ? plan.turns.closing : plan.turns.opening;
-  const opacityOf = (series: number) =>
-    build ? Math.min(1, Math.max(0, entranceOf(build.build, build.x, turns[series] ?? 0, plan.places).progress)) : 1;
-  const words = build ? wordsProgress(build.build, build.x) : 1;
   const headX = acrossPx(area, moment, moment.head);
   const heightOf = (slot: number) => area.y + slot * slotPx;
   const colourOf = (category: number, value: number) => markColour(colours, category, value, plan.ends);
@@ -74,7 +71,7 @@ export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPic
   const [lines, dots, texts]: [SceneNode[], SceneNode[], SceneNode[]] = [[], [], []];
   course.lines.forEach((line, series) => {
     const category = course.race.series.categories[series] ?? 0;
-    const path = linePath(plan, line, series, moment, time);
+    const path = linePath(plan, line, series, moment, drawnTo(series) ?? time);
     if (path.verbs.length === 0) return;
     lines.push({
       kind: 'path',
@@ -92,11 +89,30 @@ export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPic
     const opacity = opacityOf(series);
     const colour = colourOf(category, value);
     const y = heightOf(slot);
+    const drawn = drawnTo(series);
+    const end =
+      drawn === null
+        ? { x: headX, y }
+        : {
+            x: acrossPx(area, moment, alongOf(course.periods, drawn)),
+            y: heightOf(slotAt(course.race.tracks, series, drawn)),
+          };
+    // A line that is drawn through places off stage has no head there.
+    const seen = drawn === null ? shows : Math.min(1, Math.max(0, (area.y + area.heightPx - end.y) / slotPx + 1));
     if (present && chart.dress.lines.points !== 'none')
       dots.push(
-        dotNode(`head:${category}`, { x: headX, y, colour, opacity: opacity * shows, sizePx: labels.dotPx, category }),
+        dotNode(`head:${category}`, { ...end, colour, opacity: opacity * seen, sizePx: labels.dotPx, category }),
       );
-    const label = { category, line: series, value, colour, x: headX, y, labelY: y, strength: strength * opacity };
+    const label = {
+      category,
+      line: series,
+      value,
+      colour,
+      x: headX,
+      y,
+      labelY: y,
+      strength: strength * labelOf(series),
+    };
     pushHeadLabel(labels, label, texts);
   }
   pushPoints(plan, moment, opacityOf, dots);
@@ -134,15 +150,20 @@ function linePath(
   time: number,
 ): Path {
   const sink = new PathSink();
+  const crowded = timeSec.length > 2 * area.widthPx;
+  const pxPerPlace = area.widthPx / (moment.to - moment.from);
   let open = false;
-  let [column, low, high, last] = [Number.NaN, 0, 0, 0];
+  // Of all that lies within one column of pixels only the ends are drawn, and where it leaves.
+  let column = Number.NaN;
+  let low = 0;
+  let high = 0;
+  let last = 0;
   const line = (x: number, at: number) => {
     const y = area.y + at * slotPx;
     if (open) sink.lineTo(x, y);
     else sink.moveTo(x, y);
     open = true;
   };
-  /** Of all that lies within one column of pixels only the ends are drawn, and where it leaves. */
   const flush = () => {
     if (Number.isNaN(column)) return;
     if (low < last) line(column, low);
@@ -150,25 +171,31 @@ function linePath(
     line(column, last);
     column = Number.NaN;
   };
-  const crowded = timeSec.length > 2 * area.widthPx;
-  const put = (place: number, at: number) => {
-    const x = acrossPx(area, moment, place);
-    if (!crowded) return line(x, at);
-    if (Math.round(x) !== column) {
-      flush();
-      [column, low, high] = [Math.round(x), at, at];
-    }
-    [low, high, last] = [Math.min(low, at), Math.max(high, at), at];
-  };
-  for (let i = 0; i < timeSec.length && (timeSec[i] ?? 0) <= time; i++) {
-    const at = slot[i] ?? places;
+  let before = places;
+  for (let i = 0; i < timeSec.length && (timeSec[i] as number) <= time; i++) {
+    const at = slot[i] as number;
     // The piece that leads to or from the edge of the stage is drawn; what lies beyond is not.
-    const beside = Math.min(slot[i - 1] ?? places, slot[i + 1] ?? places);
-    if (at < places || beside < places) put(along[i] ?? 0, at);
-    else {
+    const seen = at < places || before < places || (i + 1 < slot.length && (slot[i + 1] as number) < places);
+    before = at;
+    if (!seen) {
       flush();
       open = false;
+      continue;
     }
+    const x = area.x + ((along[i] as number) - moment.from) * pxPerPlace;
+    if (!crowded) {
+      line(x, at);
+      continue;
+    }
+    const px = Math.round(x);
+    if (px !== column) {
+      flush();
+      column = px;
+      low = at;
+      high = at;
+    } else if (at < low) low = at;
+    else if (at > high) high = at;
+    last = at;
   }
   flush();
   if (open) line(acrossPx(area, moment, alongOf(course.periods, time)), slotAt(course.race.tracks, series, time));

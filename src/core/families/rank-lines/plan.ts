@@ -1,13 +1,15 @@
 import type { Box } from '../../chart/box';
 import type { Colours } from '../../chart/colours';
 import type { Frame } from '../../chart/frame';
+import { picturesOf } from '../../chart/pictures';
 import { fontOf } from '../../chart/text-block';
 import { remembered } from '../../scale/remembered';
 import { type Font, type MeasureText, plainLine } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
+import { alongBuild } from '../shared/along/along-build';
 import { type HeadLabels, prepareHeadLabels } from '../shared/along/head-labels';
 import { type PeriodAxis, preparePeriodAxis } from '../shared/along/period-axis';
-import { turnsOf } from '../shared/build';
+import type { BuildCourse } from '../shared/build';
 import type { RankLinesCourse } from './course';
 import type { RankLinesChart, RankLinesOwn } from './document';
 
@@ -26,7 +28,8 @@ export interface RankLinesPlan {
   readonly rankFont: Font;
   /** The least and the greatest value of the film. */
   readonly ends: readonly [number, number];
-  readonly turns: { readonly opening: readonly number[]; readonly closing: readonly number[] };
+  /** How lines come and go, or the stands along the periods; marks are series. */
+  readonly build: BuildCourse;
 }
 
 /** Sizes, fonts and texts that stay the same through the film. */
@@ -43,10 +46,12 @@ export function planRankLines(input: PlanInput<RankLinesOwn, RankLinesCourse>): 
   );
   const formatValue = remembered(input.formatValue);
   const ends = greatestEnds(course);
+  const pictures = picturesOf(input.pictures, chart, cube);
   const labels = prepareHeadLabels({
     chart,
     frame,
     kind: chart.own.heads,
+    pictures: Array.from(race.series.categories, (c) => pictures[c] ?? null),
     // The size of labels follows the places, not how many names ever come on stage.
     names: [...names, ...new Array<string>(Math.max(0, places - names.length)).fill('')],
     ends,
@@ -64,7 +69,10 @@ export function planRankLines(input: PlanInput<RankLinesOwn, RankLinesCourse>): 
     widthPx: Math.max(unit, plot.widthPx - edgePx - labels.roomPx),
     heightPx: heightPx - slotPx,
   };
-  const marks = Array.from(race.series.categories, (category, k) => ({ name: names[k] ?? '', category }));
+  const last = (cube.periods.length - 1) * cube.categories.length;
+  const marks = Array.from(race.series.categories, (category, k) => {
+    return { name: names[k] ?? '', category, value: cube.values[last + category] ?? Number.NaN };
+  });
   return {
     chart,
     course,
@@ -77,7 +85,7 @@ export function planRankLines(input: PlanInput<RankLinesOwn, RankLinesCourse>): 
     slotPx,
     rankFont,
     ends,
-    turns: { opening: turnsOf(chart.pace.opening, marks), closing: turnsOf(chart.pace.closing, marks) },
+    build: alongBuild(input, marks),
   };
 }
 

@@ -47,6 +47,26 @@ export const rankedBarsControls: readonly ControlSpec[] = [
     },
   },
   {
+    id: 'mark-form',
+    path: 'own.form',
+    step,
+    label: 'Drawn as',
+    words: 'bar lollipop stem head dot plot pictogram icons repeated form shape',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['bar', 'Bars'],
+        ['lollipop', 'Heads on stems'],
+        ['dot', 'Dots'],
+        [
+          'repeated',
+          'Rows of pictures',
+          'One picture is so many; the last one is cut. Pictures are given in Dress, below.',
+        ],
+      ]),
+    },
+  },
+  {
     id: 'bar-names',
     path: 'dress.bars.names',
     ...labels,
@@ -123,6 +143,21 @@ export const rankedBarsControls: readonly ControlSpec[] = [
     words: 'swap overtake transition',
     input: { kind: 'number', range: paceLimits.swapSec, step: 0.05, unit: 's' },
     when: [{ path: 'own.swapMode', is: ['at-crossing'] }],
+  },
+  {
+    id: 'passing',
+    path: 'own.passing',
+    step: 'pace',
+    label: 'Labels while bars pass',
+    words: 'overtake cover hide level calm fade aside',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['step-aside', 'Step aside'],
+        ['fade', 'Fade, calmer'],
+      ]),
+    },
+    when: [{ path: 'own.order', is: ['largest', 'smallest'] }],
   },
   momentWordsControl,
 ];

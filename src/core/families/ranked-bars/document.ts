@@ -1,15 +1,26 @@
 import { momentKinds, type RankOrder, rankOrders, type SwapMode, swapModes } from '../../motion/choices';
 import type { Chart } from '../../project/chart';
+import type { BarStyle } from '../../project/dress';
 import type { FamilyDocument } from '../../project/family-document';
 import { type MomentWords, usualMomentWords } from '../../project/moment-words';
 import type { DomainRule } from '../../scale/domain-rule';
+
+/** What labels of bars that pass one another do: all step aside and stay, or the covered bar's fade for a moment. */
+export const passings = ['step-aside', 'fade'] as const;
+export type Passing = (typeof passings)[number];
+
+/** What marks are: bars, heads on stems, heads alone, or rows of pictures that stand for so many units each. */
+export const markForms = ['bar', 'lollipop', 'dot', 'repeated'] as const;
+export type MarkForm = (typeof markForms)[number];
 
 /** What only a race of ranked bars knows. */
 export interface RankedBarsOwn {
   /** Places on stage, from 1 to 50. */
   readonly places: number;
   readonly order: RankOrder;
+  readonly form: MarkForm;
   readonly swapMode: SwapMode;
+  readonly passing: Passing;
   readonly domain: DomainRule;
   /** How moments are told in captions; these may hold tokens. */
   readonly momentWords: MomentWords;
@@ -25,13 +36,15 @@ export const placesRange = [1, 50] as const;
 const FIRST_PLACES = 10;
 
 export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
-  version: 1,
-  migrations: {},
+  version: 2,
+  migrations: { 1: (own) => ({ ...own, form: 'bar', passing: 'step-aside' }) },
   schema: ({ Joi, byKind, dataNumber, oneOf, record, text, whole }) =>
     Joi.object({
       places: whole(placesRange, '', 'Places on stage'),
       order: oneOf(rankOrders, 'Who stands in front'),
+      form: oneOf(markForms, 'Marks are bars, heads on stems, heads alone, or rows of pictures'),
       swapMode: oneOf(swapModes, 'Bars change places where their values cross, or over the whole period'),
+      passing: oneOf(passings, 'Labels of bars that pass one another step aside, or those of the covered one fade'),
       domain: byKind({
         following: ['The axis follows the leader', {}],
         fixed: ['The axis stands still, as far as the film ever reaches', {}],
@@ -47,8 +60,21 @@ export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
   defaults: (cube) => ({
     places: cube ? Math.min(FIRST_PLACES, Math.max(1, cube.categories.length)) : FIRST_PLACES,
     order: 'largest',
+    form: 'bar',
     swapMode: 'at-crossing',
+    passing: 'step-aside',
     domain: { kind: 'following' },
     momentWords: usualMomentWords,
   }),
 };
+
+/** How bars look. Nothing can stand inside of what is only a stem and a head. */
+export function barStyleOf({ own, dress }: RankedBarsChart): BarStyle {
+  const { bars } = dress;
+  if (own.form === 'bar' || (bars.names !== 'inside' && bars.values !== 'inside')) return bars;
+  return {
+    ...bars,
+    names: bars.names === 'inside' ? 'beside' : bars.names,
+    values: bars.values === 'inside' ? 'outside' : bars.values,
+  };
+}

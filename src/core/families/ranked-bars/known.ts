@@ -8,8 +8,14 @@ export const rankedBarsKnown: KnownFamily<RankedBarsOwn> = {
   name: 'Ranked bars',
   marks: 'Bars',
   tells: 'who-leads',
-  plays: ['through-time'],
-  uses: new Set(['value-axis', 'pictures', 'legend', 'bars', 'places', 'leader', 'total', 'moments']),
+  plays: ['through-time', 'built'],
+  uses: new Set(['value-axis', 'pictures', 'legend', 'bars', 'places', 'leader', 'total', 'moments', 'parts']),
+  builds: {
+    moving: ['grow', 'slide', 'fade', 'spring', 'wipe'],
+    still: ['grow', 'slide', 'fade', 'spring', 'wipe'],
+    order: 'place',
+    stands: false,
+  },
   document: rankedBarsDocument,
   controls: rankedBarsControls,
 };

@@ -4,10 +4,11 @@ import type { Stage } from '../../project/film';
 import { lineWidth } from '../../scene/layout-text';
 import { type Font, type MeasureText, plainLine } from '../../scene/text-fit';
 import type { ValueAxis } from '../shared/axis-place';
+import { depthAlong, depthOf } from '../shared/depth';
 import { type DomainCourse, extremesOf } from '../shared/domain';
+import type { FittedName } from '../shared/fitted-names';
 import type { RankedBarsPlan } from './bars-plan';
 import type { RankedBarsChart } from './document';
-import type { FittedName } from './names';
 
 /** What decides how much room bars and labels have. */
 export interface Room {
@@ -25,7 +26,20 @@ export interface Room {
 /** Where everything stands that depends on the direction. */
 export type BarLayout = Pick<
   RankedBarsPlan,
-  'field' | 'clip' | 'slotPx' | 'thickPx' | 'picturePx' | 'fonts' | 'names' | 'nameAt' | 'pictureAt' | 'rankAt'
+  | 'field'
+  | 'clip'
+  | 'slotPx'
+  | 'thickPx'
+  | 'picturePx'
+  | 'headPx'
+  | 'depth'
+  | 'fonts'
+  | 'names'
+  | 'nameAt'
+  | 'pictureAt'
+  | 'rankAt'
+  | 'nameRoomPx'
+  | 'reach'
 >;
 
 /** Places are numbered, unless they are the table's own. */
@@ -41,6 +55,15 @@ export function fontsOf({ chart }: Room, sizePx: number, valueSizePx: number, pi
     rank: fontOf(labels.rank, Math.max(1, sizePx * 0.8 * labels.rank.size)),
     monogram: fontOf({ ...labels.name, weight: 700, italic: false, spacing: 0 }, Math.max(1, picturePx * 0.42)),
   };
+}
+
+/** How marks of a thickness stand out, and how far they reach beyond their ends: by that, or by their heads. */
+export function endOf({ chart }: Room, thickPx: number, slotPx: number): Pick<RankedBarsPlan, 'headPx' | 'depth'> {
+  const { bars } = chart.dress;
+  if (chart.own.form === 'repeated') return { depth: null, headPx: 0 };
+  if (chart.own.form !== 'bar') return { depth: null, headPx: thickPx / 2 };
+  const depth = depthOf(bars, { thickPx, gapPx: (slotPx - thickPx) / 2 });
+  return { depth, headPx: depthAlong(depth, bars.direction) };
 }
 
 /** Two lines need room enough in their place. */

@@ -1,8 +1,11 @@
 import { lineWidth } from '../../scene/layout-text';
 import { extremesOf } from '../shared/domain';
+import { fitNames } from '../shared/fitted-names';
+import { barStyleOf } from './document';
 import {
   type BarLayout,
   emptyName,
+  endOf,
   fontsOf,
   onBarPx,
   type Room,
@@ -13,7 +16,6 @@ import {
   widestOf,
   widestValue,
 } from './label-room';
-import { fitNames } from './names';
 
 const NAME_SHARE = 0.3;
 /** A label is at most this share of its place high, so that labels of neighbours keep apart. */
@@ -23,13 +25,15 @@ const LABEL_SHARE = 0.6;
 export function layoutLying(room: Room): BarLayout {
   const { chart, stage, frame, axis, places, domain, measure } = room;
   const { plot, unit } = frame;
-  const { bars: style, labels, pictures } = chart.dress;
+  const { labels, pictures } = chart.dress;
+  const style = barStyleOf(chart);
   const top = plot.y + axis.insets.top;
   const heightPx = Math.max(1, plot.heightPx - axis.insets.top - axis.insets.bottom);
   const slotPx = Math.min(24 * unit, heightPx / places);
   const thickPx = slotPx * style.thickness;
   // A tall stage has less room beside the bars, so names and numbers are smaller there.
   const largest = stage.heightPx > stage.widthPx ? 3.2 : 4.2;
+  const { headPx, depth } = endOf(room, thickPx, slotPx);
   const sizePx = Math.max(1, Math.min(largest * unit, slotPx * 0.5));
   const limitSize = (times: number) => Math.max(1, Math.min(sizePx * times, slotPx * LABEL_SHARE));
   const gapPx = sizePx * 0.4;
@@ -68,9 +72,11 @@ export function layoutLying(room: Room): BarLayout {
   const foot = besidePx > 0 ? pictureAt : nameAt;
   const namesPx = inside && mixed ? widestOf(names) + gapPx : 0;
   const insidePx = namesPx + (mixed ? onBarPx(room, picturePx) : 0);
-  const x = foot + (foot > plot.x ? gapPx : 0) + (min < 0 ? widest(-1) + insidePx : 0);
+  const lesser = foot + (foot > plot.x ? gapPx : 0) + headPx;
+  const x = lesser + (min < 0 ? widest(-1) + insidePx : 0);
   // Without a label behind it the longest bar still ends clear of the margin.
-  const rightPx = (max > 0 ? widest(1) + insidePx : 0) || (axis.chart.dress.axis.ticks ? axis.font.sizePx : 0);
+  const rightPx =
+    headPx + ((max > 0 ? widest(1) + insidePx : 0) || (axis.chart.dress.axis.ticks ? axis.font.sizePx : 0));
   const widthPx = Math.max(plot.widthPx * 0.1, plot.x + plot.widthPx - axis.insets.right - rightPx - x);
   const box = { x, y: top, widthPx, heightPx: slotPx * places };
   return {
@@ -79,10 +85,14 @@ export function layoutLying(room: Room): BarLayout {
     slotPx,
     thickPx,
     picturePx,
+    headPx,
+    depth,
     fonts,
     names,
     nameAt,
     pictureAt,
     rankAt: plot.x,
+    nameRoomPx: gutterPx,
+    reach: { lesser, greater: plot.x + plot.widthPx - axis.insets.right },
   };
 }

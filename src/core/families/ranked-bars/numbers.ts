@@ -1,6 +1,8 @@
 import { placesAt } from '../../motion/race';
+import { stepAt } from '../../motion/slots';
 import type { FamilyNumbers } from '../family';
 import { domainAt } from '../shared/domain';
+import { partsAt } from '../shared/parts-at';
 import { standingsEvents } from '../shared/standings/events';
 import type { RaceCourse, ToldRace } from './course';
 import type { RankedBarsOwn } from './document';
@@ -9,9 +11,22 @@ import { prepareDomain } from './race-domain';
 /** Bars of a frame, by slot. Ranks count from 1, slots from 0. */
 function frameAt({ course, cube, chart }: ToldRace, timeSec: number) {
   const { min, max } = domainAt(prepareDomain(course.race, chart.own.domain), timeSec);
+  const moment = stepAt(course.clock, timeSec);
   const rows = placesAt(course.race, timeSec)
     .sort((a, b) => a.slot - b.slot || a.rank - b.rank)
-    .map(({ category, value, rank, slot }) => ({ category: cube.categories[category], value, rank: rank + 1, slot }));
+    .flatMap(({ category, value, rank, slot }) => {
+      const row = { category: cube.categories[category], value, rank: rank + 1, slot };
+      const parts = cube.parts ? partsAt(cube.parts, category, { ...moment, value }) : null;
+      // One row a mark: those that are made of parts have a row for each.
+      if (!parts) return [row];
+      return parts.map(({ part, base, top }) => ({
+        ...row,
+        part: cube.parts?.names[part],
+        value: top - base,
+        base,
+        top,
+      }));
+    });
   return { domain: [min, max] as const, rows };
 }
 

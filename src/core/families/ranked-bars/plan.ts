@@ -1,8 +1,7 @@
 import { picturesOf } from '../../chart/pictures';
 import { placesAt, type Race } from '../../motion/race';
-import type { Build } from '../../pace/pace';
 import type { PlanInput } from '../family';
-import { turnsOf } from '../shared/build';
+import { type Build, type BuildTurns, prepareBuild, turnsOf } from '../shared/build';
 import { tickFormats } from '../shared/tick-formats';
 import { fixedParts, prepareAxis } from '../shared/value-axis';
 import type { RankedBarsPlan } from './bars-plan';
@@ -12,6 +11,7 @@ import type { Room } from './label-room';
 import { layoutLying } from './layout-lying';
 import { layoutStanding } from './layout-standing';
 import { prepareDomain } from './race-domain';
+import { pictureUnitOf } from './repeated';
 
 /** Sizes, fonts and texts of a race that stay the same through the film. */
 export function planRankedBars(input: PlanInput<RankedBarsOwn, RaceCourse>): RankedBarsPlan {
@@ -29,17 +29,18 @@ export function planRankedBars(input: PlanInput<RankedBarsOwn, RaceCourse>): Ran
   const room: Room = { chart, stage, frame, axis, places, domain, formatValue, measure, categoryNames };
   const layout = direction === 'lying' ? layoutLying(room) : layoutStanding(room);
   const pictures = picturesOf(input.pictures, chart, cube);
-  const turns = (build: Build, timeSec: number) => turnsOfRace(race, cube.categories, build, timeSec);
   return {
     chart,
     stage,
     race,
+    cube,
     domain,
     frame,
     axis,
     places,
     ...layout,
     parts: fixedParts(axis, layout.field, domain),
+    pictureUnit: pictureUnitOf(race),
     colours,
     ink: {
       name: labels.name.colour ?? frame.inks.strong,
@@ -49,22 +50,23 @@ export function planRankedBars(input: PlanInput<RankedBarsOwn, RaceCourse>): Ran
     pictures: series.map((c) => pictures[c] ?? null),
     categoryNames,
     formatValue,
-    turns: { opening: turns(chart.pace.opening, 0), closing: turns(chart.pace.closing, race.clock.lengthSec) },
+    build: prepareBuild(race.clock, chart, (build, closes) =>
+      turnsOfRace(race, cube.categories, build, closes ? race.clock.lengthSec : 0),
+    ),
     measure,
   };
 }
 
-/** By series: when its bar comes or goes among those on stage at a moment. */
-function turnsOfRace(
-  race: Race,
-  categories: readonly string[],
-  build: Build,
-  timeSec: number,
-): ReadonlyMap<number, number> {
+/** When the bars on stage at a moment come or go; marks are series. */
+function turnsOfRace(race: Race, categories: readonly string[], build: Build, timeSec: number): BuildTurns {
   const marks = placesAt(race, timeSec).sort((a, b) => a.slot - b.slot);
-  const list = turnsOf(
+  const found = turnsOf(
     build,
-    marks.map(({ category }) => ({ category, name: categories[category] ?? '' })),
+    marks.map(({ category, value }) => ({ category, value, name: categories[category] ?? '' })),
   );
-  return new Map(marks.map(({ series: k }, i) => [k, list[i] ?? 0]));
+  const turns = new Array<number>(race.series.categories.length).fill(0);
+  marks.forEach(({ series }, i) => {
+    turns[series] = found.turns[i] ?? 0;
+  });
+  return { ...found, turns };
 }

@@ -1,13 +1,8 @@
 import { eachShowing, momentOf, type Race, type RaceMoment, shownValue } from '../../motion/race';
 import { slotAt } from '../../motion/slots';
 import type { DomainRule } from '../../scale/domain-rule';
-import { smoothEnvelope } from '../../scale/envelope';
-import { constantDomain, type DomainCourse } from '../shared/domain';
-
-const KNOTS_PER_SEC = 20;
-const MAX_KNOTS = 20_000;
-/** Seconds that the following axis looks to each side. */
-const REACH_SEC = 0.8;
+import type { DomainCourse } from '../shared/domain';
+import { sampledDomain } from '../shared/sampled-domain';
 
 /** Courses by race and rule: an edit of a text or a colour changes neither. */
 const courses = new WeakMap<Race, Map<string, DomainCourse>>();
@@ -22,45 +17,16 @@ export function prepareDomain(race: Race, rule: DomainRule): DomainCourse {
   return course;
 }
 
+/** Wider than what shows at a very moment: a bar may come on before the next look. */
+const MARGIN_SEC = 0.05;
+
 function courseOf(race: Race, rule: DomainRule): DomainCourse {
-  if (rule.kind === 'given') return constantDomain(Math.min(0, rule.min), Math.max(0, rule.max));
-  const { lengthSec } = race.clock;
-  const cells = Math.min(MAX_KNOTS, Math.max(1, Math.ceil(lengthSec * KNOTS_PER_SEC)));
-  const knotSec = lengthSec / cells || 1;
-  const { low, high } = shownExtremes(race, cells, knotSec);
-  if (rule.kind === 'fixed') return constantDomain(-greatest(low), greatest(high));
-  const reach = Math.max(2, Math.ceil(Math.max(REACH_SEC, race.swapSec) / knotSec));
-  return { knotSec, low: smoothEnvelope(low, reach).map((v) => -v), high: smoothEnvelope(high, reach) };
-}
-
-function greatest(values: Float64Array): number {
-  let top = 0;
-  for (const value of values) if (value > top) top = value;
-  return top;
-}
-
-/** How far the drawn values reach below and above 0 in each cell of time; both as positive numbers. */
-function shownExtremes(race: Race, cells: number, knotSec: number) {
-  const low = new Float64Array(cells);
-  const high = new Float64Array(cells);
-  const reach = new Reach(race, knotSec);
-  const widen = (cell: number) => {
-    if (reach.high > (high[cell] ?? 0)) high[cell] = reach.high;
-    if (reach.low > (low[cell] ?? 0)) low[cell] = reach.low;
+  const reach = new Reach(race, MARGIN_SEC);
+  const endsAt = (timeSec: number) => {
+    reach.at(timeSec);
+    return [-reach.low, reach.high] as const;
   };
-  const cellOf = (timeSec: number) => Math.min(cells - 1, Math.max(0, Math.floor(timeSec / knotSec)));
-  for (let knot = 0; knot <= cells; knot++) {
-    reach.at(knot * knotSec);
-    widen(Math.min(cells - 1, knot));
-    widen(Math.max(0, knot - 1));
-  }
-  // Between two knots a drawn value turns only where a span starts, so those moments are looked at too.
-  for (const timeSec of race.clock.spanStartSec)
-    for (const moment of [timeSec, timeSec - 1e-9]) {
-      reach.at(moment);
-      widen(cellOf(moment));
-    }
-  return { low, high };
+  return sampledDomain(race.clock, rule, endsAt, race.swapSec);
 }
 
 /** How far the drawn values reach at one moment after the other. */

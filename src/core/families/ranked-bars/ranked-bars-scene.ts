@@ -1,7 +1,7 @@
 import { ASCENT, labelNode, pushWithShadow } from '../../chart/text-block';
-import { smoothStep } from '../../motion/slots';
 import type { SceneNode } from '../../scene/scene';
 import { axisNodes, zeroLine } from '../shared/value-axis';
+import { clearLabels } from './aside-labels';
 import { BarDrawing } from './bar-drawing';
 import { type BarAt, barsAt } from './bars-at';
 import type { RankedBarsPlan } from './bars-plan';
@@ -16,8 +16,9 @@ export function rankedBarsNodes(
   const shapes: SceneNode[] = [];
   const drawn = bars.map((bar) => new BarDrawing(prepared, bar));
   for (const drawing of drawn) drawing.pushShape(shapes);
+  clearLabels(prepared, drawn);
   // Labels come after all bars, so that two bars that pass each other never hide a number.
-  for (let i = 0; i < drawn.length; i++) drawn[i]?.pushLabels(shapes, strengthOf(drawn, i, prepared.slotPx));
+  for (const drawing of drawn) drawing.pushLabels(shapes);
   const nodes: SceneNode[] = [
     {
       kind: 'group',
@@ -39,28 +40,6 @@ function averageOf(bars: readonly BarAt[]): number {
     weight += opacity;
   }
   return weight > 0 ? sum / weight : Number.NaN;
-}
-
-/**
- * How strongly the labels of a bar show while another bar passes over it: of two that are level, only the upper one's
- * can be read, so the lower one's are gone before they touch. In [0, 1], without a jump.
- */
-function strengthOf(drawn: readonly BarDrawing[], i: number, slotPx: number): number {
-  let strength = 1;
-  const own = drawn[i];
-  if (!own) return 0;
-  for (let j = i + 1; j < drawn.length; j++) {
-    const other = drawn[j];
-    if (!other) continue;
-    const apart = Math.abs(other.bar.across - own.bar.across);
-    const need = (own.acrossPx + other.acrossPx) / 2;
-    if (apart < slotPx)
-      strength = Math.min(
-        strength,
-        smoothStep((apart - need) / Math.max(slotPx * 0.05, Math.min(slotPx * 0.25, slotPx - need))),
-      );
-  }
-  return strength;
 }
 
 const ranks = new WeakMap<RankedBarsPlan, SceneNode[]>();

@@ -16,11 +16,13 @@ export interface Insets {
   readonly left: number;
 }
 
-/** A line at a value: a target, or the average of what is on stage. */
+/** A line at a value: a target, or the average of what is on stage. Or what lies between two values. */
 export interface MarkLine {
-  readonly kind: 'target' | 'average';
+  readonly kind: 'target' | 'average' | 'band';
   readonly label: string;
   readonly value: number;
+  /** The other end of a band. */
+  readonly to?: number;
 }
 
 /** A value axis with its labels, prepared for a film. Knows nothing of what stands along it. */
@@ -33,6 +35,8 @@ export interface ValueAxis {
   readonly name: string;
   readonly marks: readonly MarkLine[];
   readonly markLimitPx: number;
+  /** Room of the tick labels between the field and the words of lines; 0 where those stand on the other side. */
+  readonly markOffsetPx: number;
   readonly formatValue: (value: number) => string;
   readonly formatTick: (decimals: number) => (value: number) => string;
   readonly measure: MeasureText;

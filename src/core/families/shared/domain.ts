@@ -3,12 +3,16 @@ export interface DomainCourse {
   readonly knotSec: number;
   readonly low: Float64Array;
   readonly high: Float64Array;
+  /** The ends are natural logarithms of values: equal multiples are equally far apart. */
+  readonly log?: boolean;
 }
 
 /** The axis' range at a moment, in data units; `min < max`. */
 export interface Domain {
   readonly min: number;
   readonly max: number;
+  /** Equal multiples are equally far apart; then both ends are above 0. */
+  readonly log?: boolean;
 }
 
 /** A range that stays as it is. */
@@ -23,6 +27,7 @@ export function domainAt(course: DomainCourse, timeSec: number): Domain {
   const share = place - knot;
   const at = (heights: Float64Array) => (heights[knot] ?? 0) * (1 - share) + (heights[knot + 1] ?? 0) * share;
   const [min, max] = [at(course.low), at(course.high)];
+  if (course.log) return { min: Math.exp(min), max: Math.exp(max), log: true };
   return max > min ? { min, max } : { min: 0, max: 1 };
 }
 
@@ -35,12 +40,19 @@ export function extremesOf(course: DomainCourse): [number, number] {
   let [min, max] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
   for (const value of course.low) if (value < min) min = value;
   for (const value of course.high) if (value > max) max = value;
-  const found: [number, number] = max > min ? [min, max] : [0, 1];
+  const ends: [number, number] = course.log ? [Math.exp(min), Math.exp(max)] : [min, max];
+  const found: [number, number] = max > min ? ends : [0, 1];
   extremes.set(course, found);
   return found;
 }
 
 /** Where a value lies in a domain, in [0, 1]. Halved before parted, so that -1e308 to 1e308 does not overflow. */
-export function placeInDomain({ min, max }: Domain, value: number): number {
-  return Math.min(1, Math.max(0, (value / 2 - min / 2) / (max / 2 - min / 2)));
+export function placeInDomain(domain: Domain, value: number): number {
+  return Math.min(1, Math.max(0, shareOfDomain(domain, value)));
+}
+
+/** The same beyond the ends too: below 0 and above 1. On a logarithmic axis what is not above 0 lies far below it. */
+export function shareOfDomain({ min, max, log }: Domain, value: number): number {
+  if (log) return value > 0 ? Math.log(value / min) / Math.log(max / min) : -1e3;
+  return (value / 2 - min / 2) / (max / 2 - min / 2);
 }

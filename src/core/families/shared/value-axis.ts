@@ -2,7 +2,7 @@ import type { Box } from '../../chart/box';
 import type { Frame } from '../../chart/frame';
 import { ASCENT, cased, DESCENT, fontOf, labelNode, pushWithShadow } from '../../chart/text-block';
 import type { Chart } from '../../project/chart';
-import { fadingTicks, givenTicks, tickDecimals } from '../../scale/ticks';
+import { decimalsOfInterval, fadingTicks, givenTicks, logTicks, tickDecimals } from '../../scale/ticks';
 import type { SceneNode } from '../../scene/scene';
 import { fitText, type MeasureText } from '../../scene/text-fit';
 import { MARK_ROWS, markNodes } from './axis-marks';
@@ -38,29 +38,52 @@ export function prepareAxis(input: AxisInput): ValueAxis {
   const rowPx = font.sizePx * (ASCENT + DESCENT + 0.35);
   const marks: MarkLine[] = [
     ...chart.axis.targets.map(({ value, label }) => ({ kind: 'target' as const, value, label })),
+    ...chart.axis.bands.map(({ from, to, label }) => ({ kind: 'band' as const, value: from, to, label })),
     ...(chart.axis.average ? [{ kind: 'average' as const, value: Number.NaN, label: '' }] : []),
   ];
   const name = cased(fitText(chart.axis.name, font, frame.plot.widthPx * 0.9, measure), labels.tick);
   const markLimitPx = frame.plot.widthPx * 0.18;
   const nameRow = name === '' ? 0 : rowPx;
-  const start = axis.side === 'start';
+  const [start, both] = [axis.side !== 'end', axis.side === 'both'];
   let insets: Insets;
+  let markOffsetPx = 0;
   if (direction === 'lying') {
     const own = (axis.ticks ? rowPx : 0) + nameRow;
     const other = Math.min(marks.length, MARK_ROWS) * rowPx;
-    insets = { top: start ? own : other, bottom: start ? other : own, left: 0, right: 0 };
+    markOffsetPx = both && axis.ticks ? rowPx : 0;
+    const far = other + markOffsetPx;
+    insets = { top: start ? own : far, bottom: start ? far : own, left: 0, right: 0 };
   } else {
     const [min, max] = extremesOf(course);
     const format = input.formatTick(tickDecimals(min, max, 6));
+    // Very large numbers are written shorter than those before them.
     const widest = Math.max(
-      ...[min, max, max * 0.9, max / 2].map((value) => measure(format(value).replace(/\d/g, '0'), font)),
+      ...(course.log ? [measure(input.formatTick(decimalsOfLog(min))(min).replace(/\d/g, '0'), font)] : []),
+      ...[min, min / 2, min / 8, max, max * 0.9, max / 2, max / 4, max / 8].map((value) =>
+        measure(format(value).replace(/\d/g, '0'), font),
+      ),
     );
     const own = axis.ticks ? Math.min(frame.plot.widthPx * 0.2, widest) + font.sizePx * 0.6 : 0;
     const other = marks.length > 0 ? markLimitPx + font.sizePx * 0.6 : 0;
-    insets = { top: nameRow + font.sizePx * 0.5, bottom: 0, left: start ? own : other, right: start ? other : own };
+    markOffsetPx = both ? own : 0;
+    const far = other + markOffsetPx;
+    insets = { top: nameRow + font.sizePx * 0.5, bottom: 0, left: start ? own : far, right: start ? far : own };
   }
   const { formatValue, formatTick } = input;
-  return { chart, frame, direction, font, insets, name, marks, markLimitPx, formatValue, formatTick, measure };
+  return {
+    chart,
+    frame,
+    direction,
+    font,
+    insets,
+    name,
+    marks,
+    markLimitPx,
+    markOffsetPx,
+    formatValue,
+    formatTick,
+    measure,
+  };
 }
 
 /** How many parts of the axis have room for their labels. */
@@ -70,7 +93,9 @@ function partsOf(axis: ValueAxis, field: Box, domain: Domain): number {
   if (direction === 'standing') return Math.max(1, Math.min(wanted, Math.floor(field.heightPx / (font.sizePx * 2.4))));
   const format = axis.formatTick(tickDecimals(domain.min, domain.max, 5));
   const labelPx = Math.max(...[domain.min, domain.max].map((value) => measure(format(value), font)), font.sizePx);
-  return Math.max(1, Math.min(wanted, Math.floor(field.widthPx / (labelPx * 2.4))));
+  // A single part has but one label, so two stand as close as they can.
+  const least = field.widthPx >= labelPx * 2.8 ? 2 : 1;
+  return Math.max(Math.min(wanted, least), Math.min(wanted, Math.floor(field.widthPx / (labelPx * 2.4))));
 }
 
 /** An axis at one moment of the film. */
@@ -102,17 +127,19 @@ function tickNodes(axis: ValueAxis, field: Box, domain: Domain, parts: number): 
   const { chart, frame, font, direction } = axis;
   const { dress } = chart;
   const { interval } = chart.axis;
-  const ticks =
-    interval === null
+  const ticks = domain.log
+    ? logTicks(domain.min, domain.max, parts)
+    : interval === null
       ? fadingTicks(domain.min, domain.max, parts)
       : givenTicks(domain.min, domain.max, interval, parts * 2);
   const decimals =
     interval === null
       ? tickDecimals(domain.min, domain.max, parts)
       : Math.min(12, Math.max(0, decimalsOfInterval(interval)));
-  const format = axis.formatTick(decimals);
+  const format = (value: number) =>
+    axis.formatTick(domain.log ? Math.max(decimals, decimalsOfInterval(value)) : decimals)(value);
   const stroke = dress.axis.gridColour ?? frame.inks.line;
-  const start = dress.axis.side === 'start';
+  const sides = dress.axis.side === 'both' ? (['start', 'end'] as const) : [dress.axis.side];
   const { gridWidth, ticks: labelled } = dress.axis;
   const style = dress.labels.tick;
   const fill = style.colour ?? frame.inks.quiet;
@@ -134,44 +161,31 @@ function tickNodes(axis: ValueAxis, field: Box, domain: Domain, parts: number): 
     }
     if (!labelled || labelOpacity <= 0) continue;
     const text = cased(format(value), style);
-    const outside = start
-      ? field.y - font.sizePx * (DESCENT + 0.2)
-      : field.y + field.heightPx + font.sizePx * (ASCENT + 0.2);
-    const beside = start ? field.x - font.sizePx * 0.5 : field.x + field.widthPx + font.sizePx * 0.5;
-    const x = lying ? clampedX(axis, text, along) : beside;
-    const y = lying ? outside : Math.min(field.y + field.heightPx, Math.max(field.y, along)) + font.sizePx * 0.35;
-    const align = lying ? 'middle' : start ? 'end' : 'start';
-    pushWithShadow(
-      nodes,
-      labelNode({
-        id: `tick:${value}`,
-        subject,
-        text,
-        x,
-        y,
-        font,
-        fill,
-        align,
-        opacity: labelOpacity,
-        tabular: false,
-      }),
-      style.shadow,
-    );
+    for (const side of sides) {
+      const start = side === 'start';
+      const outside = start
+        ? field.y - font.sizePx * (DESCENT + 0.2)
+        : field.y + field.heightPx + font.sizePx * (ASCENT + 0.2);
+      const beside = start ? field.x - font.sizePx * 0.5 : field.x + field.widthPx + font.sizePx * 0.5;
+      const x = lying ? clampedX(axis, text, along) : beside;
+      const y = lying ? outside : Math.min(field.y + field.heightPx, Math.max(field.y, along)) + font.sizePx * 0.35;
+      const align = lying ? 'middle' : start ? 'end' : 'start';
+      // Labels of the second side are other marks than those of the first.
+      const id = side === sides[0] ? `tick:${value}` : `tick:far:${value}`;
+      const label = { id, subject, text, x, y, font, fill, align, opacity: labelOpacity, tabular: false } as const;
+      pushWithShadow(nodes, labelNode(label), style.shadow);
+    }
   }
   return nodes;
 }
 
-function decimalsOfInterval(interval: number): number {
-  const text = interval.toPrecision(12);
-  const fraction = /\.(\d*?)0*(e|$)/.exec(text)?.[1] ?? '';
-  const exponent = Number(/e([+-]\d+)$/.exec(text)?.[1] ?? 0);
-  return fraction.length - exponent;
-}
+/** Decimals that the least label of a logarithmic axis has. */
+const decimalsOfLog = (min: number) => Math.min(12, Math.max(0, -Math.floor(Math.log10(min))));
 
 function nameNode(axis: ValueAxis, field: Box): SceneNode[] {
   if (axis.name === '') return [];
   const { chart, frame, font, direction } = axis;
-  const start = chart.dress.axis.side === 'start';
+  const start = chart.dress.axis.side !== 'end';
   const rowPx = font.sizePx * (ASCENT + DESCENT + 0.35);
   const ticksPx = chart.dress.axis.ticks ? rowPx : 0;
   const fill = chart.dress.labels.tick.colour ?? frame.inks.quiet;

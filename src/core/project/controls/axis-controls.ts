@@ -33,6 +33,7 @@ export const axisControls: readonly ControlSpec[] = [
       choices: choices([
         ['start', 'Top or left'],
         ['end', 'Bottom or right'],
+        ['both', 'Both'],
       ]),
     },
   },

@@ -3,6 +3,7 @@ import { type ControlSpec, choices } from '../control-spec';
 const step = 'dress' as const;
 
 const byValue = [{ path: 'dress.colour.by', is: ['value'] }];
+const bySign = [{ path: 'dress.colour.by', is: ['sign'] }];
 const oneForAll = [{ path: 'dress.colour.by', is: ['one'] }];
 
 /** Who has which colour, and by what. */
@@ -19,6 +20,7 @@ export const colourControls: readonly ControlSpec[] = [
         ['category', 'Each its own'],
         ['group', 'By group'],
         ['value', 'By value'],
+        ['sign', 'By sign', 'What is below 0, and what is not.'],
         ['one', 'One for all', 'Mark below who stands out.'],
       ]),
     },
@@ -58,5 +60,23 @@ export const colourControls: readonly ControlSpec[] = [
     words: 'highlight accent',
     input: { kind: 'colour' },
     when: oneForAll,
+  },
+  {
+    id: 'sign-above',
+    path: 'dress.colour.one',
+    step,
+    label: 'Colour from 0 on',
+    words: 'sign positive gain',
+    input: { kind: 'colour' },
+    when: bySign,
+  },
+  {
+    id: 'sign-below',
+    path: 'dress.colour.highlight',
+    step,
+    label: 'Colour below 0',
+    words: 'sign negative loss',
+    input: { kind: 'colour' },
+    when: bySign,
   },
 ];

@@ -1,15 +1,16 @@
 import Joi from 'joi';
 import { betweens } from '../../motion/interpolation';
 import { gapRules } from '../../motion/series';
+import { paceLimits } from '../../pace/pace';
 import { groupings, locales } from '../../scale/number-format';
 import { fieldsSchema } from '../../shaping/steps-file';
-import { contentParts } from '../chart';
+import { contentParts, type PlayKind } from '../chart';
 import type { KnownFamily } from '../family-document';
 import { projectLimits } from '../limits';
 import { dressSchema } from './dress-schema';
 import { paceSchema } from './pace-schema';
 import * as parts from './parts';
-import { colour, dataNumber, flag, id, name, oneOf, record, text } from './parts';
+import { byKind, colour, dataNumber, flag, id, name, number, oneOf, record, text } from './parts';
 
 const numbers = Joi.object({
   decimals: Joi.number()
@@ -41,17 +42,49 @@ const axis = Joi.object({
     .max(20)
     .required()
     .description('Lines at values'),
+  bands: Joi.array()
+    .items(
+      Joi.object({
+        from: dataNumber('Where the band begins'),
+        to: dataNumber('Where it ends'),
+        label: text('What it means'),
+      }),
+    )
+    .max(20)
+    .required()
+    .description('What lies between two values'),
 }).required();
 
+const periodKey = name('The period on show; empty for the last one');
+const stepTimes = Joi.array()
+  .items(
+    Joi.object({
+      key: name('The category that comes, or the period whose stand does'),
+      atSec: number([0, paceLimits.lengthSec[1]], 'sec', 'When it begins to come, from the start of the piece'),
+    }),
+  )
+  .max(10_000)
+  .required()
+  .description('Groups of marks with a time of their own; the others keep an even pace');
+
+/** The ways to move, and what each holds. */
+const plays: Readonly<Record<PlayKind, readonly [string, Joi.SchemaMap]>> = {
+  'through-time': ['Marks show the moment at the playhead', {}],
+  drawn: ['The playhead draws what lies along the chart', {}],
+  built: [
+    'One moment is shown, whose marks come and go',
+    {
+      periodKey,
+      lengthSec: number(paceLimits.lengthSec, 'sec', 'Seconds of the whole: opening, hold and closing'),
+      steps: stepTimes,
+    },
+  ],
+};
+
 function play(family: KnownFamily): Joi.Schema {
-  const moving = family.plays.filter((kind) => kind !== 'built');
-  const built = Joi.object({
-    kind: oneOf(['built'], 'Shows one moment, whose marks come and go'),
-    periodKey: name('The period on show; empty for the last one'),
-  });
-  const kinds: Joi.Schema[] = family.plays.includes('built') ? [built] : [];
-  if (moving.length > 0) kinds.push(Joi.object({ kind: oneOf(moving, 'How the chart moves') }));
-  return kinds.length === 1 ? (kinds[0] as Joi.Schema).required() : Joi.alternatives(...kinds).required();
+  return byKind(Object.fromEntries(family.plays.map((kind) => [kind, plays[kind]])))
+    .required()
+    .description('How the chart moves');
 }
 
 /** What charts of all families have. */
@@ -80,6 +113,20 @@ const common = {
   pace: paceSchema.required(),
 };
 
+/** Each entry is checked by its family too, once the chart is known to be sound: `keptSchema`. */
+const kept = Joi.array()
+  .items(
+    Joi.object({
+      family: name('Id of the family'),
+      familyVersion: Joi.number().integer().min(1).required().description('Version of its own part'),
+      play: Joi.object().unknown().required().description('How it moved the chart'),
+      own: Joi.object().unknown().required().description('What it had of its own'),
+    }),
+  )
+  .unique('family')
+  .required()
+  .description('What families that drew the chart before had of their own');
+
 const made = new WeakMap<KnownFamily, Joi.ObjectSchema>();
 
 /** A chart of one family. */
@@ -92,7 +139,18 @@ export function chartSchema(family: KnownFamily): Joi.ObjectSchema {
 function schemaOf(family: KnownFamily): Joi.ObjectSchema {
   return Joi.object({
     ...common,
+    kept,
     family: Joi.valid(family.id).required().description('The family that draws it'),
+    play: play(family),
+    own: family.document.schema(parts).required(),
+  });
+}
+
+/** What a family had of its own, in full. */
+export function keptSchema(family: KnownFamily): Joi.ObjectSchema {
+  return Joi.object({
+    family: Joi.valid(family.id).required(),
+    familyVersion: common.familyVersion,
     play: play(family),
     own: family.document.schema(parts).required(),
   });

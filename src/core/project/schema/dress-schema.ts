@@ -25,6 +25,9 @@ const bars = Joi.object({
   outline: number([0, 2], '% of the shorter side', 'Width of the outline; 0 for none'),
   outlineColour: colourOrNull('Colour of the outline; null takes the strong ink'),
   shadow: share('How dark the shadow is'),
+  depth: share('How far bars stand out of the plane; 0 is flat'),
+  depthAngle: number([-180, 180], 'degrees', 'Where their backs lie, from the right, anticlockwise'),
+  light: share('How much lighter and darker the faces are'),
   names: oneOf(['beside', 'inside', 'hidden'], 'Where names stand'),
   values: oneOf(['outside', 'inside', 'hidden'], 'Where values stand'),
   ranks: flag('Numbers the places'),
@@ -52,7 +55,7 @@ export const dressSchema = Joi.object({
   bars,
   lines,
   colour: Joi.object({
-    by: oneOf(['category', 'group', 'value', 'one'], 'What decides a colour'),
+    by: oneOf(['category', 'group', 'value', 'sign', 'one'], 'What decides a colour'),
     palette: Joi.string().required().description('The palette that categories or groups take their colours from'),
     ramp: Joi.array()
       .ordered(colour('Colour of the least value'), colour('Colour of the greatest value'))
@@ -72,7 +75,7 @@ export const dressSchema = Joi.object({
   }).required(),
   axis: Joi.object({
     ticks: flag('Numbers on the axis'),
-    side: oneOf(['start', 'end'], 'Above or left, or below or right'),
+    side: oneOf(['start', 'end', 'both'], 'Above or left, below or right, or on both sides'),
     gridWidth: number([0, 2], '% of the shorter side', 'Width of grid lines; 0 for none'),
     gridColour: colourOrNull('Colour of grid lines; null follows the background'),
     parts: Joi.number()

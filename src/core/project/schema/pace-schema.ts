@@ -1,10 +1,10 @@
 import Joi from 'joi';
-import { buildKinds, buildOrders, eases, paceLimits, sharings, wordBuilds } from '../../pace/pace';
+import { buildKinds, buildOrders, closingKinds, eases, paceLimits, sharings, wordBuilds } from '../../pace/pace';
 import { number, oneOf, share, whole } from './parts';
 
-const build = (what: string) =>
+const build = (what: string, kinds: readonly string[]) =>
   Joi.object({
-    how: oneOf(buildKinds, `How marks ${what}`),
+    how: oneOf(kinds, `How marks ${what}`),
     sec: number(paceLimits.buildSec, 'sec', 'How long that takes'),
     stagger: share('0 moves all marks together, 1 one after another'),
     order: oneOf(buildOrders, 'In which order, where they do not move together'),
@@ -38,6 +38,6 @@ export const paceSchema = Joi.object({
     .required()
     .description('Beats that are slower or quicker than the others'),
   slowAtSwaps: number(paceLimits.slowAtSwaps, 'times', 'How much slower the beats with the most changes of place are'),
-  opening: build('come on stage'),
-  closing: build('leave the stage'),
+  opening: build('come on stage', buildKinds),
+  closing: build('leave the stage', closingKinds),
 });

@@ -3,7 +3,9 @@ import { type Issue, shorten } from '../../table/issue';
 import { parsePeriod } from '../../table/periods/parse-period';
 import { isDated, type PeriodKind, periodAt } from '../../table/periods/period';
 import { CellGatherer } from '../combine';
-import { type Cube, cubeValue, type Period, rebuildCube, takeCategories } from '../cube';
+import { type Cube, cubeValue, type Period, pickPeriods, rebuildCube, takeCategories } from '../cube';
+import { cubeOfParts, fitParts } from '../fit-parts';
+import type { CubeParts } from '../parts';
 import type { Grain, SeriesStep, StepOf } from './step';
 import { misfit } from './step-result';
 
@@ -58,8 +60,7 @@ function keepPeriods(cube: Cube, { from, to }: StepOf<'keep-periods'>): SeriesRe
   }
   const places = cube.periods.flatMap((period, p) => (period.spacing >= low && period.spacing <= high ? [p] : []));
   if (places.length === 0) return unfit(cube, 'No period lies in this span, so all are kept.', `${from} to ${to}`);
-  const periods = places.map((p) => cube.periods[p] as Period);
-  return done(rebuildCube(cube, periods, (p, c) => cubeValue(cube, places[p] ?? 0, c)));
+  return done(pickPeriods(cube, places));
 }
 
 function pickCategories(cube: Cube, { keep, categories }: StepOf<'pick-categories'>): SeriesResult {
@@ -87,7 +88,8 @@ const order: Record<PeriodKind, number> = {
 function coarser(cube: Cube, { every, how }: StepOf<'coarser'>): SeriesResult {
   if (!isDated(cube.kind)) return unfit(cube, 'The periods are not on the calendar, so they cannot be made coarser.');
   if (order[cube.kind] >= order[every]) return unfit(cube, `The periods are not finer than a ${every}, so they stay.`);
-  return done(coarserCube(cube, every, how));
+  const after = coarserCube(cube, every, how);
+  return done(withPartsBy(cube, after, (parts) => coarserCube(parts, every, how)));
 }
 
 function coarserCube(cube: Cube, every: Grain, how: StepOf<'coarser'>['how']): Cube {
@@ -102,7 +104,8 @@ function coarserCube(cube: Cube, every: Grain, how: StepOf<'coarser'>['how']): C
   cube.values.forEach((value, cell) => {
     gatherer.add((placeOf[Math.floor(cell / width)] ?? 0) * width + (cell % width), value);
   });
-  return { ...cube, kind: every, periods, values: gatherer.finish() };
+  const { parts: _, ...rest } = cube;
+  return { ...rest, kind: every, periods, values: gatherer.finish() };
 }
 
 /** Applies a rule to each category's values over time, category by category. */
@@ -180,7 +183,32 @@ function ratio(cube: Cube, by: string, context: SeriesContext): SeriesResult {
   );
 }
 
+/**
+ * A cube after a step, with its parts. What adds up along time is done to each part by itself; else parts keep their shares
+ * of the whole.
+ */
+function withPartsBy(before: Cube, after: Cube, rule: ((parts: Cube) => Cube) | null): Cube {
+  if (!before.parts || after.values === before.values) return after;
+  const own = cubeOfParts(before, before.parts);
+  const values = rule ? rule(own).values : before.parts.values;
+  const parts: CubeParts = { ...before.parts, values };
+  return { ...after, parts: fitParts(after, parts) };
+}
+
+/** What a measure does to each part; null where parts keep their shares. */
+function partsRule({ measure: kind, window }: StepOf<'measure'>): ((parts: Cube) => Cube) | null {
+  if (kind === 'running-total') return (parts) => alongTime(parts, runningTotal);
+  if (kind === 'moving-average') return (parts) => alongTime(parts, movingAverage(window));
+  if (kind === 'change' || kind === 'change-percent') return (parts) => alongTime(parts, change(false));
+  return null;
+}
+
 function measure(cube: Cube, step: StepOf<'measure'>, context: SeriesContext): SeriesResult {
+  const result = measured(cube, step, context);
+  return { ...result, cube: withPartsBy(cube, result.cube, partsRule(step)) };
+}
+
+function measured(cube: Cube, step: StepOf<'measure'>, context: SeriesContext): SeriesResult {
   switch (step.measure) {
     case 'running-total':
       return done(alongTime(cube, runningTotal));

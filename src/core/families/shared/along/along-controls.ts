@@ -104,6 +104,16 @@ export const headsControl: ControlSpec = {
   },
 };
 
+/** Which series are switched off. */
+export const hiddenControl: ControlSpec = {
+  id: 'series-hidden',
+  path: 'own.hidden',
+  step,
+  label: 'On stage',
+  words: 'hide show switch off series line legend filter',
+  input: { kind: 'made', by: 'names' },
+};
+
 /** How many series there are. */
 export const mostControl: ControlSpec = {
   id: 'series-most',

@@ -1,15 +1,17 @@
 import type { Box } from '../../../chart/box';
 import type { Colours } from '../../../chart/colours';
 import type { Frame } from '../../../chart/frame';
+import { picturesOf } from '../../../chart/pictures';
 import type { Chart } from '../../../project/chart';
 import { remembered } from '../../../scale/remembered';
 import type { MeasureText } from '../../../scene/text-fit';
 import type { PlanInput } from '../../family';
-import type { ValueAxis } from '../axis-place';
-import { type Build, buildAt, entranceOf, turnsOf, wordsProgress } from '../build';
+import type { Direction, ValueAxis } from '../axis-place';
+import type { BuildCourse } from '../build';
 import { type DomainCourse, extremesOf } from '../domain';
 import { tickFormats } from '../tick-formats';
 import { fixedParts, prepareAxis } from '../value-axis';
+import { alongBuild } from './along-build';
 import { type HeadLabel, type HeadLabels, prepareHeadLabels } from './head-labels';
 import { type PeriodAxis, preparePeriodAxis } from './period-axis';
 import type { SeriesCourse, SeriesOwn } from './series-course';
@@ -29,8 +31,8 @@ export interface AlongPlan<Own extends SeriesOwn = SeriesOwn> {
   /** Where marks stand: the field without the room of the labels at their heads. */
   readonly area: Box;
   readonly labels: HeadLabels;
-  /** By series: the order in which it comes and goes. */
-  readonly turns: { readonly opening: readonly number[]; readonly closing: readonly number[] };
+  /** How series come and go, or the stands along the periods. */
+  readonly build: BuildCourse;
   /** Series that stand out where all others have one colour. */
   readonly highlighted: ReadonlySet<number>;
   readonly formatValue: (value: number) => string;
@@ -39,7 +41,11 @@ export interface AlongPlan<Own extends SeriesOwn = SeriesOwn> {
 
 interface AlongPlanInput<Own extends SeriesOwn> extends PlanInput<Own, SeriesCourse> {
   readonly domain: DomainCourse;
+  /** Which way values run: upwards, where left out. */
+  readonly direction?: Direction;
   readonly heads: HeadLabel;
+  /** The series in the order in which they stand, where that is not the table's. */
+  readonly standing?: readonly number[];
   /** The least and the greatest value that is written at a head; the axis' ends when left out. */
   readonly ends?: readonly [number, number];
   /** How values on the axis are written; as the chart's numbers when left out. */
@@ -50,24 +56,26 @@ interface AlongPlanInput<Own extends SeriesOwn> extends PlanInput<Own, SeriesCou
 
 /** Lays the axes and the labels around the marks. */
 export function planAlong<Own extends SeriesOwn>(input: AlongPlanInput<Own>): AlongPlan<Own> {
-  const { chart, frame, colours, measure, course, domain } = input;
+  const { chart, frame, colours, measure, course, domain, direction = 'standing' } = input;
   const formatValue = remembered(input.formatValue);
   const formatTick = input.formatTick ?? tickFormats(chart.numbers);
-  const axis = prepareAxis({ chart, frame, direction: 'standing', course: domain, formatValue, formatTick, measure });
+  const axis = prepareAxis({ chart, frame, direction, course: domain, formatValue, formatTick, measure });
   const { plot, unit } = frame;
   const { insets } = axis;
-  const periodAxis = preparePeriodAxis({ ...input, periods: course.periods });
+  const periodAxis = preparePeriodAxis({ ...input, direction, periods: course.periods });
   const field: Box = {
-    x: plot.x + insets.left,
+    x: plot.x + insets.left + periodAxis.widthPx,
     y: plot.y + insets.top,
-    widthPx: Math.max(unit, plot.widthPx - insets.left - insets.right),
+    widthPx: Math.max(unit, plot.widthPx - insets.left - insets.right - periodAxis.widthPx),
     heightPx: Math.max(plot.heightPx * 0.1, plot.heightPx - insets.top - insets.bottom - periodAxis.heightPx),
   };
+  const pictures = picturesOf(input.pictures, chart, input.cube);
   const labels = prepareHeadLabels({
     chart,
     frame,
     kind: input.heads,
     names: course.shown.categories,
+    pictures: course.places.map((c) => pictures[c] ?? null),
     ends: input.ends ?? extremesOf(domain),
     fieldPx: field.heightPx,
     formatValue,
@@ -81,7 +89,11 @@ export function planAlong<Own extends SeriesOwn>(input: AlongPlanInput<Own>): Al
     heightPx: Math.max(unit, field.heightPx - 2 * edgePx),
   };
   const chosen = new Set(chart.highlights);
-  const marks = course.shown.categories.map((name, category) => ({ name, category }));
+  const last = (course.shown.periods.length - 1) * course.shown.categories.length;
+  const marks = course.shown.categories.map((name, category) => {
+    const value = course.shown.values[last + category] ?? Number.NaN;
+    return { name, category, value };
+  });
   return {
     chart,
     course,
@@ -94,7 +106,7 @@ export function planAlong<Own extends SeriesOwn>(input: AlongPlanInput<Own>): Al
     field: { ...field, y: area.y, heightPx: area.heightPx },
     area,
     labels,
-    turns: { opening: turnsOf(chart.pace.opening, marks), closing: turnsOf(chart.pace.closing, marks) },
+    build: alongBuild(input, marks, input.standing),
     highlighted: new Set(
       course.shown.categories.flatMap((name, k) => (chart.dress.colour.by === 'one' && chosen.has(name) ? [k] : [])),
     ),
@@ -102,29 +114,3 @@ export function planAlong<Own extends SeriesOwn>(input: AlongPlanInput<Own>): Al
     measure,
   };
 }
-
-/** How far marks and words have come at a moment. */
-export interface AlongEntrance {
-  /** Of a series, in [0, 1]. */
-  readonly opacityOf: (series: number) => number;
-  /** Of a series: 0 is not there, 1 is there; a spring goes a little beyond. 1 where marks do not grow. */
-  readonly growthOf: (series: number) => number;
-  readonly words: number;
-}
-
-/** The entrance of series at a moment: they fade, or grow where the build says so. */
-export function alongEntrance({ chart, course, turns }: AlongPlan, timeSec: number): AlongEntrance {
-  const build = buildAt(course.clock, chart.pace.opening, chart.pace.closing, timeSec);
-  if (!build) return { opacityOf: () => 1, growthOf: () => 1, words: 1 };
-  const order = build.closes ? turns.closing : turns.opening;
-  const progressOf = (series: number) =>
-    entranceOf(build.build, build.x, order[series] ?? 0, course.shown.categories.length).progress;
-  const grows = growing.includes(build.build.how);
-  return {
-    opacityOf: (series) => Math.min(1, Math.max(0, progressOf(series) * (grows ? 4 : 1))),
-    growthOf: (series) => (grows ? progressOf(series) : 1),
-    words: wordsProgress(build.build, build.x),
-  };
-}
-
-const growing: readonly Build['how'][] = ['grow', 'spring'];

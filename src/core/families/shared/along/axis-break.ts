@@ -8,8 +8,10 @@ import type { Domain } from '../domain';
 /** Says on stage that the value axis does not begin at 0: a kinked foot at its lower end. */
 export function breakNodes(
   { field, frame }: { readonly field: Box; readonly frame: Frame },
-  { min, max }: Domain,
+  { min, max, log }: Domain,
 ): SceneNode[] {
+  // On a logarithmic axis nobody expects 0.
+  if (log) return [];
   // It comes and goes with 0 itself, without a jump.
   const away = Math.max(min / (max - min), -max / (max - min));
   const opacity = smoothStep(away * 20);

@@ -1,6 +1,6 @@
 import { spread } from '../spread';
 import type { AlongPlan } from './along-plan';
-import { type AlongView, heightPx } from './line-path';
+import { type AlongView, heightPx } from './along-view';
 import type { Stack, StackAt } from './stack';
 
 /** The head of a band at a moment. */

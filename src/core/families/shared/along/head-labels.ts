@@ -1,4 +1,5 @@
 import type { Frame } from '../../../chart/frame';
+import type { PictureRef } from '../../../chart/pictures';
 import { ASCENT, DESCENT, fontOf, labelNode, pushWithShadow } from '../../../chart/text-block';
 import { smoothStep } from '../../../motion/slots';
 import type { Chart } from '../../../project/chart';
@@ -6,6 +7,7 @@ import { lineWidth } from '../../../scene/layout-text';
 import { polyline } from '../../../scene/path';
 import type { SceneNode } from '../../../scene/scene';
 import { type Font, fitText, type MeasureText, plainLine } from '../../../scene/text-fit';
+import { pushHeadPicture } from './head-picture';
 
 /** What stands at the head of a line, or at the end of a band. */
 export const headLabels = ['name-value', 'name', 'value', 'none'] as const;
@@ -15,6 +17,8 @@ export type HeadLabel = (typeof headLabels)[number];
 export interface HeadName {
   readonly text: string;
   readonly widthPx: number;
+  /** The whole name, whether it is written or not. */
+  readonly called: string;
 }
 
 /** How heads are labelled, prepared for a film. */
@@ -25,6 +29,10 @@ export interface HeadLabels {
   readonly fonts: { readonly name: Font; readonly value: Font };
   /** By line. */
   readonly names: readonly HeadName[];
+  /** By line; null where letters stand for a picture. */
+  readonly pictures: readonly (PictureRef | null)[];
+  /** Height of a picture before the name; 0 where there are none. */
+  readonly picturePx: number;
   readonly formatValue: (value: number) => string;
   readonly linePx: number;
   readonly dotPx: number;
@@ -40,12 +48,18 @@ interface HeadLabelsInput {
   readonly frame: Frame;
   readonly kind: HeadLabel;
   readonly names: readonly string[];
+  /** By name; see `HeadLabels`. */
+  readonly pictures: readonly (PictureRef | null)[];
   /** The least and the greatest value that is ever written. */
   readonly ends: readonly [number, number];
   readonly fieldPx: number;
   readonly formatValue: (value: number) => string;
   readonly measure: MeasureText;
 }
+
+/** Height of a picture at its full size, in heights of a row of text, and how wide one may be. */
+const PICTURE = 1.15;
+const WIDEST = 1.5;
 
 /** Labels at heads take at most this part of the chart. */
 const MOST_ROOM = { wide: 0.34, tall: 0.46 } as const;
@@ -66,22 +80,43 @@ export function prepareHeadLabels(input: HeadLabelsInput): HeadLabels {
   const valuePx = withValue ? widestValue(input.ends, formatValue, fonts.value, measure) : 0;
   const namePx = Math.max(limitPx * 0.3, limitPx - (valuePx > 0 ? valuePx + gapPx : 0));
   const names = input.names.map((name): HeadName => {
-    if (!withName) return { text: '', widthPx: 0 };
+    if (!withName) return { text: '', widthPx: 0, called: name };
     const plain = plainLine(name.slice(0, 300));
     const text = fitText(labels.name.capitals ? plain.toUpperCase() : plain, fonts.name, namePx, measure);
-    return { text, widthPx: lineWidth(text, fonts.name, false, measure) };
+    return { text, widthPx: lineWidth(text, fonts.name, false, measure), called: name };
   });
   const widest = names.reduce((most, { widthPx }) => Math.max(most, widthPx), 0);
   const linePx = lines.width * unit;
   const dotPx = lines.points === 'none' ? linePx : linePx * lines.pointSize;
   const both = widest > 0 && valuePx > 0 ? gapPx : 0;
-  const roomPx = kind === 'none' ? dotPx : widest + valuePx + both + 2.4 * gapPx + dotPx;
-  const rowPx = Math.max(fonts.name.sizePx, fonts.value.sizePx) * 1.12;
-  return { chart, frame, kind, fonts, names, formatValue, linePx, dotPx, rowPx, gapPx, roomPx };
+  const textPx = Math.max(fonts.name.sizePx, fonts.value.sizePx) * 1.12;
+  const { shown, monograms, size } = chart.dress.pictures;
+  const pictured = kind !== 'none' && shown && (monograms || input.pictures.some((ref) => ref !== null));
+  // As high as a row of text at the usual size, so that as many heads have room as without pictures.
+  const picturePx = pictured ? textPx * PICTURE * size : 0;
+  const rowPx = Math.max(textPx, picturePx * 1.04);
+  const beside = picturePx > 0 ? picturePx * WIDEST + gapPx : 0;
+  const roomPx = kind === 'none' ? dotPx : beside + widest + valuePx + both + 2.4 * gapPx + dotPx;
+  const { pictures } = input;
+  return {
+    chart,
+    frame,
+    kind,
+    fonts,
+    names,
+    pictures,
+    picturePx,
+    formatValue,
+    linePx,
+    dotPx,
+    rowPx,
+    gapPx,
+    roomPx,
+  };
 }
 
-/** Room for the longest number of a range. */
-function widestValue(
+/** Room for the longest number of a range, in pixels. */
+export function widestValue(
   ends: readonly [number, number],
   formatValue: (value: number) => string,
   font: Font,
@@ -111,20 +146,32 @@ export interface LabelledHead {
   readonly labelY: number;
   /** How strongly the label shows, in [0, 1]. */
   readonly strength: number;
+  /** How much of the name stands inside the mark instead, in [0, 1]; the value takes its place. */
+  readonly inside?: number;
 }
 
 /** Adds the label of a head; one that had to step aside is led back to its line. */
 export function pushHeadLabel(labels: HeadLabels, head: LabelledHead, nodes: SceneNode[]): void {
   const { chart, frame, kind, fonts, gapPx, linePx, dotPx } = labels;
-  const { category, strength, labelY } = head;
+  const { category, strength, labelY, inside = 0 } = head;
   if (kind === 'none' || strength <= 0) return;
-  const x = head.x + dotPx / 2 + gapPx * 1.6;
+  const start = head.x + dotPx / 2 + gapPx * 1.6;
+  const picture = {
+    category,
+    ref: labels.pictures[head.line] ?? null,
+    called: labels.names[head.line]?.called ?? '',
+    colour: head.colour,
+    x: start,
+    y: labelY,
+    opacity: strength,
+  };
+  const x = start + pushHeadPicture(labels, picture, nodes);
   const aside = smoothStep((Math.abs(labelY - head.y) / labels.rowPx - 0.4) * 2);
   if (aside > 0)
     nodes.push({
       kind: 'path',
       id: `lead:${category}`,
-      path: polyline(Float64Array.of(head.x + dotPx / 2, head.y, x - gapPx * 0.25, labelY)),
+      path: polyline(Float64Array.of(head.x + dotPx / 2, head.y, start - gapPx * 0.25, labelY)),
       stroke: head.colour,
       strokeWidthPx: Math.min(linePx, 0.2 * frame.unit),
       opacity: aside * strength * 0.8,
@@ -132,11 +179,15 @@ export function pushHeadLabel(labels: HeadLabels, head: LabelledHead, nodes: Sce
   const name = labels.names[head.line];
   const baseline = (sizePx: number) => labelY + sizePx * ((ASCENT - DESCENT) / 2);
   const common = { align: 'start', opacity: strength } as const;
-  if (name && name.text !== '')
+  // First the name goes, then the value moves up to its place, so that neither stands on the other.
+  const named = Math.max(0, 1 - 2 * inside);
+  const beside = 1 - smoothStep(2 * inside - 1);
+  if (name && name.text !== '' && named > 0)
     pushWithShadow(
       nodes,
       labelNode({
         ...common,
+        opacity: strength * named,
         id: `name:${category}`,
         subject: { part: 'name', category },
         text: name.text,
@@ -156,7 +207,7 @@ export function pushHeadLabel(labels: HeadLabels, head: LabelledHead, nodes: Sce
       id: `value:${category}`,
       subject: { part: 'value', category },
       text: labels.formatValue(head.value),
-      x: x + (name && name.widthPx > 0 ? name.widthPx + gapPx : 0),
+      x: x + (name && name.widthPx > 0 ? (name.widthPx + gapPx) * beside : 0),
       y: baseline(fonts.value.sizePx),
       font: fonts.value,
       fill: chart.dress.labels.value.colour ?? frame.inks.quiet,

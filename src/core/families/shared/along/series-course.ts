@@ -8,6 +8,8 @@ import { type PeriodPlaces, placePeriods } from './period-places';
 export interface SeriesOwn extends AlongOwn, TellsMoments {
   /** Series on stage at most: those that reach farthest. */
   readonly most: number;
+  /** Names of series that are switched off: they keep their colours and come back as they were. */
+  readonly hidden: readonly string[];
 }
 
 /** Series through their piece of the film. */
@@ -30,9 +32,9 @@ export function standingsOf(told: ToldSeries): ToldStandings {
 /** Takes the series that reach farthest, ranks them, and gives the periods their places. */
 export function seriesCourse(input: CourseInput<SeriesOwn>): SeriesCourse {
   const { chart, cube, memory } = input;
-  const { most, spacing, window, windowPeriods } = chart.own;
-  const picked = memory.once('series shown', [cube, most], () => {
-    const places = farthest(cube, most);
+  const { most, hidden, spacing, window, windowPeriods } = chart.own;
+  const picked = memory.once('series shown', [cube, most, hidden.join('\n')], () => {
+    const places = farthest(cube, most, new Set(hidden));
     return { places, shown: places.length === cube.categories.length ? cube : takeCategories(cube, places) };
   });
   const { between, gaps, pace } = chart;
@@ -43,8 +45,11 @@ export function seriesCourse(input: CourseInput<SeriesOwn>): SeriesCourse {
   return { ...standings, ...picked, periods };
 }
 
-/** Places in the cube of so many categories, those with the greatest values, in the table's order. */
-function farthest(cube: Cube, most: number): number[] {
+/**
+ * Places in the cube of so many categories, those with the greatest values, in the table's order. Where all are switched off,
+ * all are shown: a stage is never empty without a reason.
+ */
+function farthest(cube: Cube, most: number, hidden: ReadonlySet<string>): number[] {
   const width = cube.categories.length;
   const peaks = new Float64Array(width).fill(Number.NEGATIVE_INFINITY);
   for (let p = 0, at = 0; p < cube.periods.length; p++)
@@ -52,8 +57,9 @@ function farthest(cube: Cube, most: number): number[] {
       const size = Math.abs(cube.values[at] ?? Number.NaN);
       if (size > (peaks[c] ?? 0)) peaks[c] = size;
     }
-  return Array.from(peaks.keys())
-    .filter((c) => (peaks[c] ?? 0) > Number.NEGATIVE_INFINITY)
+  const known = Array.from(peaks.keys()).filter((c) => (peaks[c] ?? 0) > Number.NEGATIVE_INFINITY);
+  const on = known.filter((c) => !hidden.has(cube.categories[c] ?? ''));
+  return (on.length > 0 ? on : known)
     .sort((a, b) => (peaks[b] ?? 0) - (peaks[a] ?? 0) || a - b)
     .slice(0, most)
     .sort((a, b) => a - b);

@@ -1,8 +1,8 @@
 import { type SeriesSet, valueInStep } from '../../../motion/series';
 import type { PeriodExtremes } from './along-domain';
 
-/** How series lie on each other: to their amounts, to the whole, or around the middle. */
-export const stackModes = ['amounts', 'share', 'centred'] as const;
+/** How series lie on each other: to their amounts, to the whole, around the middle, or one over the other, all from 0. */
+export const stackModes = ['amounts', 'share', 'centred', 'layered'] as const;
 export type StackMode = (typeof stackModes)[number];
 
 /** What decides the order of a stack from its foot: the table, the greatest total, or who appears first. */
@@ -18,11 +18,12 @@ export interface StackAt {
 /** Within a step the sum of curves may reach beyond its ends, so it is looked at here and there. */
 const LOOKS = 6;
 
-/** Series on each other. Two that are next to each other touch; nothing lies over anything. */
+/** Series on each other. Two that are next to each other touch; nothing lies over anything, unless all begin at 0. */
 export class Stack {
   /** Series from the foot to the top. */
   readonly order: readonly number[];
   private readonly periods: StackAt[] = [];
+  private readonly reaches: number[] = [];
 
   constructor(
     private readonly set: SeriesSet,
@@ -42,6 +43,11 @@ export class Stack {
     return ((Number.isNaN(a) ? 0 : a) * (1 - s) + (Number.isNaN(b) ? 0 : b) * s) * set.unit;
   }
 
+  /** Is there nothing of a series, neither a value nor one on its way? */
+  absent(k: number, step: number, s: number): boolean {
+    return this.thickness(k, step, s) === 0 && Number.isNaN(valueInStep(this.set, k, step, s));
+  }
+
   /** The stack at a period, kept: whoever draws what lies behind the playhead asks for it in every frame. */
   atPeriod(period: number): StackAt {
     const known = this.periods[period];
@@ -52,6 +58,17 @@ export class Stack {
     return found;
   }
 
+  /** How far the stack of a period reaches from 0, kept. Data units, or shares. */
+  reachAt(period: number): number {
+    const known = this.reaches[period];
+    if (known !== undefined) return known;
+    const { base, top } = this.atPeriod(period);
+    let reach = 0;
+    for (const k of this.order) reach = Math.max(reach, top[k] ?? 0, -(base[k] ?? 0));
+    this.reaches[period] = reach;
+    return reach;
+  }
+
   /** The stack at a fraction of a step. Positive values pile up from 0, negative ones down from it. */
   at(step: number, s: number): StackAt {
     const count = this.set.categories.length;
@@ -60,7 +77,10 @@ export class Stack {
     let [up, down] = [0, 0];
     for (const k of this.order) {
       const value = this.thickness(k, step, s);
-      if (value < 0) {
+      if (this.mode === 'layered') {
+        base[k] = Math.min(0, value);
+        top[k] = Math.max(0, value);
+      } else if (value < 0) {
         top[k] = down;
         down += value;
         base[k] = down;
@@ -88,7 +108,10 @@ export class Stack {
     let [up, down] = [0, 0];
     for (const k of this.order) {
       const value = this.thickness(k, step, s);
-      if (value < 0) down += value;
+      if (this.mode === 'layered') {
+        down = Math.min(down, value);
+        up = Math.max(up, value);
+      } else if (value < 0) down += value;
       else up += value;
     }
     if (this.mode === 'share') return [0, 1];

@@ -49,7 +49,7 @@ function makeStacked(course: SeriesCourse, { mode, order, domain, grouped }: Sta
 
 /** Why a stack cannot show the values, and what can; null where it can. */
 export function stackRefusal({ shown }: SeriesCourse, stack: Stack, instead: string): string | null {
-  if (stack.mode === 'amounts') return null;
+  if (stack.mode === 'amounts' || stack.mode === 'layered') return null;
   const names = stack.negatives().map((k) => shown.categories[k] ?? '');
   return names.length === 0 ? null : negativeShares(names, instead);
 }

@@ -40,7 +40,7 @@ export function seriesMap(told: ToldSeries): ChartMap {
 /** What happens among the series. */
 export function seriesMoments(told: ToldSeries): ToldMoment[] {
   const { places } = told.course;
-  return standingsMoments(standingsOf(told), 'largest').map((moment) => ({
+  return standingsMoments(standingsOf(told), 'largest', true).map((moment) => ({
     ...moment,
     category: places[moment.category] ?? 0,
     other: moment.other < 0 ? moment.other : (places[moment.other] ?? 0),

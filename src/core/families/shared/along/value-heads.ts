@@ -4,7 +4,7 @@ import { rankAt, slotAt, smoothStep } from '../../../motion/slots';
 import type { Domain } from '../domain';
 import { spread } from '../spread';
 import type { AlongPlan } from './along-plan';
-import { heightPx } from './line-path';
+import { heightPx } from './along-view';
 import type { AlongMoment } from './period-places';
 
 /** The head of a line at a moment. */
@@ -37,7 +37,7 @@ const LEAST_LOOK_SEC = 0.04;
 export function headsAt(plan: AlongPlan, domain: Domain, moment: AlongMoment, timeSec: number): Head[] {
   const { race } = plan.course;
   const { tracks, series } = race;
-  const time = Math.min(race.clock.lengthSec, Math.max(0, timeSec));
+  const time = Math.min(race.clock.lengthSec, Math.max(race.clock.spanStartSec[0] ?? 0, timeSec));
   const places = tracks.places;
   const raceMoment = momentOf(race, time);
   const lookSec = Math.max(LEAST_LOOK_SEC, race.swapSec) / 2;

@@ -8,8 +8,8 @@ import {
   raceInTime,
 } from '../../../motion/race';
 import { sumTotals, type Totals } from '../../../motion/totals';
-import { createFilmClock, type FilmClock } from '../../../pace/film-clock';
-import type { MomentWords } from '../../../project/moment-words';
+import { createFilmClock, createStillClock, type FilmClock } from '../../../pace/film-clock';
+import type { AlongMomentWords, MomentWords } from '../../../project/moment-words';
 import type { Course, CourseInput, ToldChart } from '../../family';
 
 /** Places that are found at once: fewer are a part of them, so that their number can be changed without finding anew. */
@@ -28,7 +28,7 @@ export interface StandingsCourse extends Course {
 /** What a family with moments keeps of its own. */
 export interface TellsMoments {
   /** How moments are told in captions; these may hold tokens. */
-  readonly momentWords: MomentWords;
+  readonly momentWords: MomentWords & Partial<AlongMomentWords>;
 }
 
 /** Standings in words. */
@@ -44,10 +44,13 @@ export function standingsCourse(
     findField(cube, Math.max(1, Math.min(MOST_PLACES, cube.categories.length)), settings),
   );
   const standings = memory.once('standings', [field, places, order], () => findStandings(field, settings));
-  const pacing = JSON.stringify([settings, chart.pace, framesPerSec]);
+  const pacing = JSON.stringify([settings, chart.pace, chart.play, framesPerSec]);
   const race = memory.once('race', [standings, pacing], () => {
-    const changes = chart.pace.slowAtSwaps > 0 ? changesPerStep(standings, cube.periods.length) : null;
-    return raceInTime(standings, createFilmClock(cube.periods, chart.pace, framesPerSec, changes), settings);
+    const { pace, play } = chart;
+    if (play.kind === 'built')
+      return raceInTime(standings, createStillClock(cube.periods, pace, framesPerSec, play.lengthSec), settings);
+    const changes = pace.slowAtSwaps > 0 ? changesPerStep(standings, cube.periods.length) : null;
+    return raceInTime(standings, createFilmClock(cube.periods, pace, framesPerSec, changes), settings);
   });
   const leadSec = Float64Array.from(findLeadChanges(race.tracks).map(({ timeSec }) => timeSec));
   const totals = () => memory.once('totals', [cube, gaps, between], () => sumTotals(cube, gaps, between));

@@ -11,7 +11,8 @@ export function standingsEvents({ course, cube }: ToldStandings): ChartEvent[] {
       const [timeSec, to] = [tracks.timeSec[i] ?? 0, (tracks.rankAfter[i] ?? 0) + 1];
       const category = cube.categories[series.categories[k] ?? 0];
       const { position } = positionAt(clock, timeSec);
-      events.push({ timeSec, position, category, from: to - (tracks.delta[i] ?? 0), to });
+      // What leads to the one moment of a film lies before it.
+      if (timeSec >= 0) events.push({ timeSec, position, category, from: to - (tracks.delta[i] ?? 0), to });
     }
   }
   return events.sort((a, b) => a.timeSec - b.timeSec || a.to - b.to);

@@ -1,5 +1,6 @@
 import { findLeadChanges } from '../../../motion/lead-changes';
 import { slotAt } from '../../../motion/slots';
+import { standsStill } from '../../../pace/film-clock';
 import type { ChartMap } from '../../family';
 import type { ToldStandings } from './course';
 
@@ -22,8 +23,10 @@ export function standingsMap({ course }: ToldStandings): ChartMap {
     }
   });
   const categories = order.map((k) => race.series.categories[k] ?? 0);
-  const leads = findLeadChanges(race.tracks).map(({ timeSec, to }) => ({
-    timeSec,
+  const taken = findLeadChanges(race.tracks);
+  // Of what came before the film only who leads at its start is told.
+  const leads = (standsStill(clock) ? taken.slice(-1) : taken).map(({ timeSec, to }) => ({
+    timeSec: Math.max(0, timeSec),
     category: race.series.categories[to] ?? 0,
   }));
   return { places: race.tracks.places, categories, slots, sampleCount, leads };

@@ -1,6 +1,8 @@
 import { fillTokens, spanWords } from '../../../chart/words';
 import type { RankOrder } from '../../../motion/choices';
+import { findCourseMoments } from '../../../motion/course-moments';
 import { type FilmMoment, findMoments } from '../../../motion/moments';
+import { standsStill } from '../../../pace/film-clock';
 import { plainLine } from '../../../scene/text-fit';
 import type { ToldMoment } from '../../family';
 import type { ToldStandings } from './course';
@@ -8,19 +10,28 @@ import type { ToldStandings } from './course';
 /** More moments than this nobody reads; the greatest are kept. */
 const MAX_MOMENTS = 400;
 
-/** The moments of a race in the words of its chart. Entries and exits give way where there are too many. */
-export function standingsMoments(told: ToldStandings, order: RankOrder): ToldMoment[] {
-  const all = findMoments(told.course.race, told.cube, order);
+/**
+ * The moments of a race in the words of its chart. Entries and exits give way where there are too many.
+ *
+ * @param courses Are values told too, with their highest and lowest, their steepest rises, and who crosses whom?
+ */
+export function standingsMoments(told: ToldStandings, order: RankOrder, courses = false): ToldMoment[] {
+  // In a film of one moment nothing happens.
+  if (standsStill(told.course.clock)) return [];
+  const found = findMoments(told.course.race, told.cube, order);
+  const all = courses
+    ? [...found, ...findCourseMoments(told.course.race)].sort((a, b) => a.timeSec - b.timeSec)
+    : found;
   const weighty = all.filter(({ kind }) => kind !== 'entry' && kind !== 'exit');
   const kept = all.length <= MAX_MOMENTS ? all : weighty.slice(0, MAX_MOMENTS);
   return kept.map((moment, i) => ({
     ...moment,
     id: `${moment.kind}-${i}`,
-    words: momentWords(moment, told.chart.own.momentWords[moment.kind], told),
+    words: momentWords(moment, told.chart.own.momentWords[moment.kind] ?? '', told),
   }));
 }
 
-/** A moment in words, by a template with `{name}`, `{other}`, `{value}`, `{places}`, `{length}` and `{when}`. */
+/** A moment in words, by a template with `{name}`, `{other}`, `{value}`, `{places}`, `{change}`, `{length}` and `{when}`. */
 export function momentWords(
   moment: FilmMoment,
   template: string,
@@ -32,6 +43,7 @@ export function momentWords(
     other: moment.other < 0 ? 'nobody' : name(moment.other),
     value: formatValue(moment.value),
     places: String(moment.places),
+    change: formatValue(Math.abs(moment.change)),
     length: spanWords(cube.kind, moment.lasts),
     when: periodLabels[moment.period] ?? '',
   };
