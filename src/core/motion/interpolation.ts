@@ -10,7 +10,7 @@ export type Between = (typeof betweens)[number];
  * @returns One slope per knot, in units of y over x; the curve never passes beyond its neighbouring knots.
  * Source: Fritsch & Carlson, "Monotone piecewise cubic interpolation", 1980.
  */
-export function monotoneSlopes(x: readonly number[], y: readonly number[]): Float64Array {
+export function monotoneSlopes(x: ArrayLike<number>, y: ArrayLike<number>): Float64Array {
   const count = y.length;
   const slopes = new Float64Array(count);
   if (count < 2) return slopes;
@@ -31,8 +31,9 @@ export function monotoneSlopes(x: readonly number[], y: readonly number[]): Floa
     }
     const alpha = at(slopes, k) / secant;
     const beta = at(slopes, k + 1) / secant;
+    if (alpha * alpha + beta * beta <= 9) continue;
+    // Steep ones are few; their squares may not be finite.
     const size = Math.hypot(alpha, beta);
-    if (size <= 3) continue;
     slopes[k] = (3 * alpha * secant) / size;
     slopes[k + 1] = (3 * beta * secant) / size;
   }

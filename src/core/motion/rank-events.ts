@@ -76,6 +76,10 @@ class RankSweep {
   private readonly low: Float64Array;
   private readonly high: Float64Array;
   private readonly ahead: Int32Array;
+  /** Values at the period under way, the first in rank the greatest. */
+  private readonly now: Float64Array;
+  /** Ranks that those who are visible are to have; `places` for all others. */
+  private readonly wanted: Int32Array;
   private readonly series: number[] = [];
   private readonly span: number[] = [];
   private readonly fraction: number[] = [];
@@ -94,6 +98,8 @@ class RankSweep {
     this.low = new Float64Array(this.total);
     this.high = new Float64Array(this.total);
     this.ahead = new Int32Array(this.total);
+    this.now = new Float64Array(this.total);
+    this.wanted = new Int32Array(this.total).fill(places);
   }
 
   run(): RankEvents {
@@ -113,16 +119,20 @@ class RankSweep {
   /** Orders everything present at a period, which also settles how later ties fall. */
   private dwell(period: number): void {
     const { values, periodCount } = this.set;
-    const value = (k: number) => values[k * periodCount + period] ?? Number.NaN;
-    const present = this.order.filter((k) => !Number.isNaN(value(k)));
-    const absent = this.order.filter((k) => Number.isNaN(value(k)));
-    present.sort((a, b) => (value(b) - value(a)) * this.sign || this.pairs.compareBefore(a, b, period));
-    const ranks = new Map(present.slice(0, this.places).map((k, place) => [k, place]));
-    this.reconcile(ranks, 2 * period, 0);
+    const { now } = this;
+    const present: number[] = [];
+    const absent: number[] = [];
+    for (const k of this.order) {
+      const value = values[k * periodCount + period] ?? Number.NaN;
+      now[k] = value * this.sign;
+      (Number.isNaN(value) ? absent : present).push(k);
+    }
+    present.sort((a, b) => (now[b] ?? 0) - (now[a] ?? 0) || this.pairs.compareBefore(a, b, period));
+    const visible = present.slice(0, this.places);
+    for (let place = 0; place < visible.length; place++) this.wanted[visible[place] ?? 0] = place;
+    this.reconcile(visible, 2 * period, 0);
     this.order = [...present, ...absent];
-    this.order.forEach((k, place) => {
-      this.tieOrder[k] = place;
-    });
+    for (let place = 0; place < this.order.length; place++) this.tieOrder[this.order[place] ?? 0] = place;
     if (this.startRank === null) this.startRank = Int32Array.from(this.current);
   }
 
@@ -183,31 +193,47 @@ class RankSweep {
       high[k] = Math.max(start, end) + margin;
       ahead[k] = 0;
     }
-    const changes: Change[] = [];
-    for (let i = 0; i < contenders.length; i++) {
-      const a = contenders[i] ?? 0;
-      for (let j = i + 1; j < contenders.length; j++) {
-        const b = contenders[j] ?? 0;
-        const behind = this.apart(a, b) ?? this.compare(a, b, step, { from, to }, changes);
-        ahead[behind] = (ahead[behind] ?? 0) + 1;
+    const changes = this.meetings(contenders, step, { from, to });
+    const visible: number[] = [];
+    for (const k of contenders)
+      if ((ahead[k] ?? 0) < this.places) {
+        visible.push(k);
+        this.wanted[k] = ahead[k] ?? 0;
       }
-    }
-    const visible = new Map<number, number>();
-    for (const k of contenders) if ((ahead[k] ?? 0) < this.places) visible.set(k, ahead[k] ?? 0);
     this.reconcile(visible, 2 * step + 1, from);
-    changes.sort((x, y) => x.s - y.s);
+    if (changes.length > 1) changes.sort((x, y) => x.s - y.s);
     this.walk(changes, 2 * step + 1);
   }
 
   /**
-   * Who stands behind, of two that are apart over a whole stretch; null where they may meet. A course stays between its
-   * end values, whatever lies between, so no root has to be found.
+   * Counts how many stand before each at the start of a stretch, and finds who changes places within it. A course stays
+   * between its end values, so two that are apart need no comparing: in the order of their lower ends, whoever begins
+   * above the upper end of one stands above it, with all that come after.
    */
-  private apart(a: number, b: number): number | null {
-    const { low, high } = this;
-    if ((low[a] ?? 0) > (high[b] ?? 0)) return this.sign > 0 ? b : a;
-    if ((low[b] ?? 0) > (high[a] ?? 0)) return this.sign > 0 ? a : b;
-    return null;
+  private meetings(contenders: readonly number[], step: number, part: Part): Change[] {
+    const { low, high, ahead } = this;
+    const changes: Change[] = [];
+    const sorted = contenders.slice().sort((a, b) => (low[a] ?? 0) - (low[b] ?? 0));
+    const count = sorted.length;
+    // How many more stand below the one at a place in the order than below the one before it.
+    const below = new Int32Array(count + 1);
+    for (let i = 0; i < count; i++) {
+      const a = sorted[i] ?? 0;
+      const end = high[a] ?? 0;
+      let j = i + 1;
+      for (; j < count && (low[sorted[j] ?? 0] ?? 0) <= end; j++) {
+        const behind = this.compare(a, sorted[j] ?? 0, step, part, changes);
+        ahead[behind] = (ahead[behind] ?? 0) + 1;
+      }
+      if (this.sign > 0) ahead[a] = (ahead[a] ?? 0) + count - j;
+      else below[j] = (below[j] ?? 0) + 1;
+    }
+    if (this.sign < 0)
+      for (let i = 0, before = 0; i < count; i++) {
+        before += below[i] ?? 0;
+        ahead[sorted[i] ?? 0] = (ahead[sorted[i] ?? 0] ?? 0) + before;
+      }
+    return changes;
   }
 
   /** Who stands behind at the start of a stretch; the changes of the two within it are added to the list. */
@@ -243,10 +269,14 @@ class RankSweep {
     }
   }
 
-  /** Makes the ranks on stage what they are at the start of a stretch; whoever is not named is off stage. */
-  private reconcile(ranks: ReadonlyMap<number, number>, span: number, fraction: number): void {
-    for (const k of [...this.onStage]) if (!ranks.has(k)) this.moveTo(k, this.places, span, fraction);
-    for (const [k, rank] of ranks) this.moveTo(k, rank, span, fraction);
+  /** Gives those who are visible from the start of a stretch the ranks that they are to have; the others leave the stage. */
+  private reconcile(visible: readonly number[], span: number, fraction: number): void {
+    const { wanted, places } = this;
+    for (const k of this.onStage) if (wanted[k] === places) this.moveTo(k, places, span, fraction);
+    for (const k of visible) {
+      this.moveTo(k, wanted[k] ?? places, span, fraction);
+      wanted[k] = places;
+    }
   }
 
   private moveTo(k: number, rank: number, span: number, fraction: number): void {

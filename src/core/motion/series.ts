@@ -135,9 +135,7 @@ interface Course {
 function fillOne(set: FillTarget, offset: number, course: Course, gaps: GapRule) {
   const { x, y: given } = course;
   const known: number[] = [];
-  given.forEach((value, p) => {
-    if (!Number.isNaN(value)) known.push(p);
-  });
+  for (let p = 0; p < given.length; p++) if (!Number.isNaN(given[p])) known.push(p);
   if (gaps === 'bridge') return fillRun(set, offset, course, known);
   const first = known[0] ?? 0;
   const last = known.at(-1) ?? -1;
@@ -156,27 +154,42 @@ function fillOne(set: FillTarget, offset: number, course: Course, gaps: GapRule)
 
 /** Fills everything from the first to the last knot; periods between knots take the curve's value. */
 function fillRun(set: FillTarget, offset: number, { x, y }: Course, knots: readonly number[]) {
-  const place = (p: number) => x[p] ?? 0;
-  const value = (p: number) => y[p] ?? 0;
-  const slopes = set.between === 'monotone' ? monotoneSlopes(knots.map(place), knots.map(value)) : null;
+  const count = knots.length;
+  const places = new Float64Array(count);
+  const values = new Float64Array(count);
+  for (let j = 0; j < count; j++) {
+    places[j] = x[knots[j] ?? 0] ?? 0;
+    values[j] = y[knots[j] ?? 0] ?? 0;
+  }
+  const slopes = set.between === 'monotone' ? monotoneSlopes(places, values) : null;
+  const { slopeStart, slopeEnd } = set;
   const cubic: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
-  knots.forEach((from, j) => {
-    set.values[offset + from] = value(from);
-    const to = knots[j + 1];
-    if (to === undefined) return;
-    const width = place(to) - place(from);
-    const [a, b] = [value(from), value(to)];
-    if (slopes) hermite(cubic, { a, b, m0: (slopes[j] ?? 0) * width, m1: (slopes[j + 1] ?? 0) * width });
+  for (let j = 0; j < count; j++) {
+    const from = knots[j] ?? 0;
+    const [start, a] = [places[j] ?? 0, values[j] ?? 0];
+    set.values[offset + from] = a;
+    if (j + 1 === count) return;
+    const to = knots[j + 1] ?? 0;
+    const width = (places[j + 1] ?? 0) - start;
+    const b = values[j + 1] ?? 0;
+    const [m0, m1] = slopes ? [(slopes[j] ?? 0) * width, (slopes[j + 1] ?? 0) * width] : [0, 0];
+    // Without a gap the curve's slopes at the knots are the step's own.
+    if (to === from + 1) {
+      if (slopeStart) slopeStart[offset + from] = m0;
+      if (slopeEnd) slopeEnd[offset + from] = m1;
+      continue;
+    }
+    hermite(cubic, { a, b, m0, m1 });
     const bridged = (s: number) => (slopes ? cubicAt(cubic, s) : set.between === 'step' ? a : a * (1 - s) + b * s);
     for (let p = from; p < to; p++) {
-      const s = (place(p) - place(from)) / width;
-      const next = (place(p + 1) - place(from)) / width;
+      const s = ((x[p] ?? 0) - start) / width;
+      const next = ((x[p + 1] ?? 0) - start) / width;
       if (p > from) set.values[offset + p] = bridged(s);
-      if (!set.slopeStart || !set.slopeEnd) continue;
-      set.slopeStart[offset + p] = cubicSlopeAt(cubic, s) * (next - s);
-      set.slopeEnd[offset + p] = cubicSlopeAt(cubic, next) * (next - s);
+      if (!slopeStart || !slopeEnd) continue;
+      slopeStart[offset + p] = cubicSlopeAt(cubic, s) * (next - s);
+      slopeEnd[offset + p] = cubicSlopeAt(cubic, next) * (next - s);
     }
-  });
+  }
 }
 
 /** Is the category present during the travel of a step? */

@@ -76,10 +76,9 @@ export function planCompared(input: PlanInput<ComparedOwn, ComparedCourse>): Com
   const linePx = valueFont.sizePx * (ASCENT + DESCENT);
   const [min, max] = extremesOf(course.domain);
   const widest = (value: number) => measure(formatValue(value).replace(/\d/g, '0'), valueFont);
-  const outer =
-    backPx + chart.own.values === 'none' || share
-      ? 0
-      : (lying ? Math.max(widest(max), widest(min)) : linePx) + valueFont.sizePx * GAP;
+  const shown = chart.own.values !== 'none' && !share;
+  const valuePx = shown ? (lying ? Math.max(widest(max), widest(min)) : linePx) + valueFont.sizePx * GAP : 0;
+  const outer = backPx + valuePx;
   const namesPx = lying
     ? names.reduce((most, { widthPx }) => Math.max(most, widthPx), 0)
     : names.reduce((most, { lines, font }) => Math.max(most, lines.length * font.sizePx * 1.16), 0);
