@@ -57,6 +57,21 @@ export const linesControls: readonly ControlSpec[] = [
     input: percentInput,
   },
   {
+    id: 'lines-dashes',
+    path: 'own.dashes',
+    ...shape,
+    label: 'In dashes',
+    words: 'dashed dotted stroke pattern',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['none', 'None'],
+        ['quiet', 'Those not highlighted'],
+        ['all', 'All'],
+      ]),
+    },
+  },
+  {
     id: 'lines-guide',
     path: 'own.guide',
     ...shape,

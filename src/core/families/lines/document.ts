@@ -13,6 +13,9 @@ import { pointsSchema } from './labelled';
 /** Which points have their value beside them. */
 export const pointLabels = ['none', 'ends', 'extremes', 'chosen', 'all'] as const;
 
+/** How lines are drawn: whole, in dashes, or those in dashes that are not highlighted. */
+export const dashes = ['none', 'quiet', 'all'] as const;
+
 /** What is equally far apart on the value axis: equal steps, or equal multiples. */
 export const scales = ['even', 'log'] as const;
 
@@ -26,6 +29,8 @@ export interface LinesOwn extends SeriesOwn {
   readonly pointLabels: (typeof pointLabels)[number];
   /** The points that are chosen one by one: the name of a line, and the key of a period. */
   readonly labelled: readonly PressedPoint[];
+  /** Which lines are drawn in dashes. */
+  readonly dashes: (typeof dashes)[number];
   /** An upright line at the playhead. */
   readonly guide: boolean;
 }
@@ -34,10 +39,11 @@ export interface LinesOwn extends SeriesOwn {
 export type LinesChart = Chart<LinesOwn>;
 
 export const linesDocument: FamilyDocument<LinesOwn> = {
-  version: 3,
+  version: 4,
   migrations: {
     1: (own) => ({ ...own, scale: 'even', hidden: [] }),
     2: (own) => withCourseWords({ ...own, labelled: [] }),
+    3: (own) => ({ ...own, dashes: 'none' }),
   },
   schema: (parts) => {
     const { Joi, flag, oneOf, record, text, whole } = parts;
@@ -51,6 +57,7 @@ export const linesDocument: FamilyDocument<LinesOwn> = {
       heads: oneOf(headLabels, 'What stands at the head of a line'),
       pointLabels: oneOf(pointLabels, 'Which points have their value beside them'),
       labelled: pointsSchema(parts),
+      dashes: oneOf(dashes, 'Lines drawn in dashes: none, those that are not highlighted, or all'),
       guide: flag('An upright line at the playhead'),
       momentWords: record(alongMomentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
     });
@@ -65,6 +72,7 @@ export const linesDocument: FamilyDocument<LinesOwn> = {
     heads: 'name-value',
     pointLabels: 'none',
     labelled: [],
+    dashes: 'none',
     guide: false,
     momentWords: usualAlongWords,
   }),

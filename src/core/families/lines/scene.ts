@@ -4,12 +4,12 @@ import type { PathNode, SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { alongEntrance } from '../shared/along/along-build';
 import { type AlongView, firstInView, heightPx } from '../shared/along/along-view';
-import { breakNodes } from '../shared/along/axis-break';
 import { dotNode, pushHeadLabel } from '../shared/along/head-labels';
-import { type LineParts, linePath } from '../shared/along/line-path';
+import { isCrowded, type LineParts, linePath } from '../shared/along/line-path';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
 import { alongAt } from '../shared/along/period-places';
 import { type Head, headsAt } from '../shared/along/value-heads';
+import { breakNodes } from '../shared/axis-break';
 import { type Domain, domainAt, extremesOf } from '../shared/domain';
 import { markColour } from '../shared/mark-colour';
 import { refusalNodes } from '../shared/refusal';
@@ -20,6 +20,10 @@ import { pointLabelNodes } from './point-labels';
 /** A highlighted line is so many times as wide. */
 const HIGHLIGHT = 1.6;
 const BRIDGE_WIDTH = 0.6;
+/** Dashes run from the first period on, in view or not, so there is an end to how many are drawn. */
+const MOST_DASHED = 1000;
+/** Length of a dash, in widths of its line. */
+const DASH = 3;
 
 /** The chart's part of the picture at a moment. Cost: O(lines × periods in view), points at most twice the pixels. */
 export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
@@ -89,7 +93,7 @@ export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
       },
       children: lines,
     },
-    { kind: 'group', id: 'zero', opacity: words, children: holds(domain, 0) ? zeroLine(axis, field, domain) : [] },
+    { kind: 'group', id: 'zero', opacity: words, children: zeroLine(axis, field, domain) },
     ...guideNodes(plan, headX, words),
     { kind: 'group', id: 'dots', children: dots },
     {
@@ -127,6 +131,13 @@ interface LineAt {
 }
 
 /** A line with what is filled below it and its points. */
+/** Is a line drawn in dashes? */
+function isDashed({ chart, course, highlighted }: LinesPlan, line: number): boolean {
+  const { dashes } = chart.own;
+  if (course.shown.periods.length > MOST_DASHED) return false;
+  return dashes === 'all' || (dashes === 'quiet' && !highlighted.has(line));
+}
+
 function pushLine(
   plan: LinesPlan,
   { line, view, opacity, colour }: LineAt,
@@ -137,7 +148,8 @@ function pushLine(
   const { series } = course.race;
   const k = series.categories.indexOf(line);
   if (k < 0 || opacity <= 0) return;
-  const path = linePath(series, k, view, (p) => plan.known(line, p));
+  const dashed = isDashed(plan, line) && !isCrowded(view);
+  const path = linePath(series, k, view, (p) => plan.known(line, p), dashed);
   const subject = { part: 'mark' as const, category: course.places[line] ?? 0 };
   const strokePx = labels.linePx * (plan.highlighted.has(line) ? HIGHLIGHT : 1);
   const { fill, points } = chart.dress.lines;
@@ -154,7 +166,8 @@ function pushLine(
     opacity,
     ...more,
   });
-  if (path.whole.verbs.length > 0) lines.push(stroke(`line:${subject.category}`, {}));
+  if (path.whole.verbs.length > 0)
+    lines.push(stroke(`line:${subject.category}`, dashed ? { dashPx: strokePx * DASH, cap: 'butt' } : {}));
   if (path.bridged.verbs.length > 0) {
     const strokeWidthPx = strokePx * BRIDGE_WIDTH;
     lines.push(

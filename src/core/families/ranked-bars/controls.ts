@@ -122,6 +122,15 @@ export const rankedBarsControls: readonly ControlSpec[] = [
   ...barStyleControls,
   axisRangeControl,
   {
+    id: 'dots-from-zero',
+    path: 'own.fromZero',
+    step,
+    label: 'Axis reaches to 0',
+    words: 'zero baseline broken',
+    input: { kind: 'switch' },
+    when: [{ path: 'own.form', is: ['dot'] }],
+  },
+  {
     id: 'swap-mode',
     path: 'own.swapMode',
     step: 'pace',

@@ -22,6 +22,8 @@ export interface RankedBarsOwn {
   readonly swapMode: SwapMode;
   readonly passing: Passing;
   readonly domain: DomainRule;
+  /** Does the value axis hold 0? Only dots can do without. */
+  readonly fromZero: boolean;
   /** How moments are told in captions; these may hold tokens. */
   readonly momentWords: MomentWords;
 }
@@ -36,9 +38,12 @@ export const placesRange = [1, 50] as const;
 const FIRST_PLACES = 10;
 
 export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
-  version: 2,
-  migrations: { 1: (own) => ({ ...own, form: 'bar', passing: 'step-aside' }) },
-  schema: ({ Joi, byKind, dataNumber, oneOf, record, text, whole }) =>
+  version: 3,
+  migrations: {
+    1: (own) => ({ ...own, form: 'bar', passing: 'step-aside' }),
+    2: (own) => ({ ...own, fromZero: true }),
+  },
+  schema: ({ Joi, byKind, dataNumber, flag, oneOf, record, text, whole }) =>
     Joi.object({
       places: whole(placesRange, '', 'Places on stage'),
       order: oneOf(rankOrders, 'Who stands in front'),
@@ -55,6 +60,7 @@ export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
       })
         .required()
         .description('Where the value axis ends'),
+      fromZero: flag('The value axis of dots holds 0'),
       momentWords: record(momentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
     }),
   defaults: (cube) => ({
@@ -64,9 +70,15 @@ export const rankedBarsDocument: FamilyDocument<RankedBarsOwn> = {
     swapMode: 'at-crossing',
     passing: 'step-aside',
     domain: { kind: 'following' },
+    fromZero: true,
     momentWords: usualMomentWords,
   }),
 };
+
+/** Does the axis hold 0? What has a length stands for its value by it, so only dots can do without. */
+export function holdsZero({ form, fromZero }: RankedBarsOwn): boolean {
+  return fromZero || form !== 'dot';
+}
 
 /** How bars look. Nothing can stand inside of what is only a stem and a head. */
 export function barStyleOf({ own, dress }: RankedBarsChart): BarStyle {

@@ -5,12 +5,12 @@ import { domainAt } from '../shared/domain';
 import { partsAt } from '../shared/parts-at';
 import { standingsEvents } from '../shared/standings/events';
 import type { RaceCourse, ToldRace } from './course';
-import type { RankedBarsOwn } from './document';
+import { holdsZero, type RankedBarsOwn } from './document';
 import { prepareDomain } from './race-domain';
 
 /** Bars of a frame, by slot. Ranks count from 1, slots from 0. */
 function frameAt({ course, cube, chart }: ToldRace, timeSec: number) {
-  const { min, max } = domainAt(prepareDomain(course.race, chart.own.domain), timeSec);
+  const { min, max } = domainAt(prepareDomain(course.race, chart.own.domain, holdsZero(chart.own)), timeSec);
   const moment = stepAt(course.clock, timeSec);
   const rows = placesAt(course.race, timeSec)
     .sort((a, b) => a.slot - b.slot || a.rank - b.rank)

@@ -6,7 +6,7 @@ import { tickFormats } from '../shared/tick-formats';
 import { fixedParts, prepareAxis } from '../shared/value-axis';
 import type { RankedBarsPlan } from './bars-plan';
 import type { RaceCourse } from './course';
-import type { RankedBarsOwn } from './document';
+import { holdsZero, type RankedBarsOwn } from './document';
 import type { Room } from './label-room';
 import { layoutLying } from './layout-lying';
 import { layoutStanding } from './layout-standing';
@@ -19,7 +19,7 @@ export function planRankedBars(input: PlanInput<RankedBarsOwn, RaceCourse>): Ran
   const { race } = input.course;
   const { direction } = chart.dress.bars;
   const { labels } = chart.dress;
-  const domain = prepareDomain(race, chart.own.domain);
+  const domain = prepareDomain(race, chart.own.domain, holdsZero(chart.own));
   const formatTick = tickFormats(chart.numbers);
   const axis = prepareAxis({ chart, frame, direction, course: domain, formatValue, formatTick, measure });
   const places = Math.max(1, Math.min(chart.own.places, Math.max(cube.categories.length, 1)));

@@ -1,4 +1,4 @@
-import { eachShowing, momentOf, type Race, type RaceMoment, shownValue } from '../../motion/race';
+import { eachShowing, momentOf, placesAt, type Race, type RaceMoment, shownValue } from '../../motion/race';
 import { slotAt } from '../../motion/slots';
 import type { DomainRule } from '../../scale/domain-rule';
 import type { DomainCourse } from '../shared/domain';
@@ -7,12 +7,12 @@ import { sampledDomain } from '../shared/sampled-domain';
 /** Courses by race and rule: an edit of a text or a colour changes neither. */
 const courses = new WeakMap<Race, Map<string, DomainCourse>>();
 
-/** Prepares the axis' range for a whole film; it always holds 0. Cost: O(knots × bars on stage + P), once for each race and rule. */
-export function prepareDomain(race: Race, rule: DomainRule): DomainCourse {
+/** Prepares the axis' range for a whole film; it holds 0 unless told otherwise. Cost: O(knots × bars on stage + P), once for each race and rule. */
+export function prepareDomain(race: Race, rule: DomainRule, fromZero = true): DomainCourse {
   const known = courses.get(race) ?? new Map<string, DomainCourse>();
   courses.set(race, known);
-  const key = JSON.stringify(rule);
-  const course = known.get(key) ?? courseOf(race, rule);
+  const key = JSON.stringify([rule, fromZero]);
+  const course = known.get(key) ?? courseOf(race, rule, fromZero);
   known.set(key, course);
   return course;
 }
@@ -20,13 +20,26 @@ export function prepareDomain(race: Race, rule: DomainRule): DomainCourse {
 /** Wider than what shows at a very moment: a bar may come on before the next look. */
 const MARGIN_SEC = 0.05;
 
-function courseOf(race: Race, rule: DomainRule): DomainCourse {
+function courseOf(race: Race, rule: DomainRule, fromZero: boolean): DomainCourse {
+  const { clock, swapSec: reachSec } = race;
+  if (!fromZero) return sampledDomain(clock, rule, (timeSec) => endsOf(race, timeSec), { reachSec, fromZero });
   const reach = new Reach(race, MARGIN_SEC);
   const endsAt = (timeSec: number) => {
     reach.at(timeSec);
     return [-reach.low, reach.high] as const;
   };
-  return sampledDomain(race.clock, rule, endsAt, race.swapSec);
+  return sampledDomain(clock, rule, endsAt, { reachSec });
+}
+
+/** The least and the greatest value on stage, or about to be. */
+function endsOf(race: Race, timeSec: number): readonly [number, number] {
+  let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const sec of [timeSec - MARGIN_SEC, timeSec, timeSec + MARGIN_SEC])
+    for (const { value } of placesAt(race, sec)) {
+      low = Math.min(low, value);
+      high = Math.max(high, value);
+    }
+  return [low, high];
 }
 
 /** How far the drawn values reach at one moment after the other. */

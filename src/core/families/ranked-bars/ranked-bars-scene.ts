@@ -1,5 +1,6 @@
 import { ASCENT, labelNode, pushWithShadow } from '../../chart/text-block';
 import type { SceneNode } from '../../scene/scene';
+import { breakNodes } from '../shared/axis-break';
 import { axisNodes, zeroLine } from '../shared/value-axis';
 import { clearLabels } from './aside-labels';
 import { BarDrawing } from './bar-drawing';
@@ -24,7 +25,11 @@ export function rankedBarsNodes(
       kind: 'group',
       id: 'axis',
       opacity: words,
-      children: [...axisNodes(axis, { field: box, domain, parts, average: averageOf(bars) }), ...rankNodes(prepared)],
+      children: [
+        ...axisNodes(axis, { field: box, domain, parts, average: averageOf(bars) }),
+        ...rankNodes(prepared),
+        ...breakNodes({ field: box, frame: prepared.frame, direction: axis.direction }, domain),
+      ],
     },
     { kind: 'group', id: 'bars', clip: prepared.clip, children: shapes },
     { kind: 'group', id: 'zero', opacity: words, children: zeroLine(axis, box, domain) },

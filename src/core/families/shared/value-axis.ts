@@ -203,7 +203,7 @@ function nameNode(axis: ValueAxis, field: Box): SceneNode[] {
 /** The line of zero; drawn over the field. */
 export function zeroLine(axis: ValueAxis, field: Box, domain: Domain): SceneNode[] {
   const { chart, frame, direction } = axis;
-  if (!chart.dress.axis.zeroLine) return [];
+  if (!chart.dress.axis.zeroLine || domain.min > 0 || domain.max < 0) return [];
   const path = gridLine(axis, field, alongPx(direction, field, domain, 0));
   return [{ kind: 'path', id: 'zero', subject, path, stroke: frame.inks.strong, strokeWidthPx: 0.25 * frame.unit }];
 }

@@ -2,6 +2,7 @@ import type { SeriesSet } from '../../../motion/series';
 import { valueInStep } from '../../../motion/series';
 import type { DomainRule } from '../../../scale/domain-rule';
 import { smoothEnvelope } from '../../../scale/envelope';
+import { roomFor } from '../axis-room';
 import { constantDomain, type DomainCourse } from '../domain';
 import { alongAt, type PeriodPlaces } from './period-places';
 
@@ -9,8 +10,6 @@ const KNOTS_PER_SEC = 20;
 const MAX_KNOTS = 20_000;
 /** Seconds that the following axis looks to each side. */
 const REACH_SEC = 0.8;
-/** Room beyond the values where the axis need not hold 0, as a share of their range. */
-const PADDING = 0.06;
 
 /** Where the value axis of a chart along periods ends. */
 export interface AlongDomainRule {
@@ -88,15 +87,6 @@ export function alongDomain({ periods, extremes, headAt, rule }: AlongDomainInpu
   const feet = smoothEnvelope(low, reach);
   const ends = Array.from(tops, (top, i) => roomFor(-(feet[i] ?? 0), top, fromZero));
   return { knotSec, low: Float64Array.from(ends, ([end]) => end), high: Float64Array.from(ends, ([, end]) => end) };
-}
-
-/** The ends of an axis that holds two values. */
-function roomFor(low: number, high: number, fromZero: boolean): readonly [number, number] {
-  if (!(low <= high)) return [0, 1];
-  if (fromZero) return [Math.min(0, low), Math.max(0, high)];
-  const range = high / 2 - low / 2;
-  const padding = range > 0 ? range * 2 * PADDING : Math.abs(high) * PADDING || 1;
-  return [low - padding, high + padding];
 }
 
 const greatestOf = (values: Float64Array) => values.reduce((most, value) => (value > most ? value : most), -Infinity);

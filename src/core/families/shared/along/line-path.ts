@@ -16,21 +16,33 @@ export interface LineParts {
   readonly bridged: Path;
 }
 
+/** Is there a period every two pixels? Within these nobody tells a curve from what is straight. */
+export function isCrowded(view: AlongView): boolean {
+  return view.moment.step - firstInView(view) > view.area.widthPx / 2;
+}
+
 const cubic: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
 
 /**
  * The line of a series from the window's start to the playhead: exactly the values that count beside it. It breaks where
  * the series is absent.
  *
+ * @param fromStart The line from its very start, of which the caller cuts off what lies before the window: dashes then stay where
+ * they are on the line.
  * @param known Does the table itself have a value of this series at a period? What lies between others was bridged.
  * Cost: O(periods in view), and never more points than twice the pixels.
  */
-export function linePath(set: SeriesSet, k: number, view: AlongView, known: (period: number) => boolean): LineParts {
+export function linePath(
+  set: SeriesSet,
+  k: number,
+  view: AlongView,
+  known: (period: number) => boolean,
+  fromStart = false,
+): LineParts {
   const { moment } = view;
-  const first = firstInView(view);
+  const first = fromStart ? 0 : firstInView(view);
   const [whole, bridged] = [new PathSink(), new PathSink()];
-  // Within two pixels nobody tells a curve from what is straight.
-  if (moment.step - first > view.area.widthPx / 2) {
+  if (isCrowded(view)) {
     crowdedPath(set, k, view, whole);
     return { whole: whole.path(), bridged: bridged.path() };
   }
