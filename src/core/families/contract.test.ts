@@ -69,6 +69,7 @@ function another(family: Family, path: string, now: unknown): unknown {
   if (path === 'own.hidden') return [`${lively.categories[0]} with a name that is far too long`];
   if (path === 'own.labelled')
     return [{ name: `${lively.categories[0]} with a name that is far too long`, period: lively.periods[1]?.key }];
+  if (path === 'own.pulled') return [`${lively.categories[0]} with a name that is far too long`];
   if (path === 'own.marked') return [lively.periods[1]?.key];
   if (path === 'own.periods') return [lively.periods[1]?.key, lively.periods[3]?.key];
   if (path === 'own.domain') return { kind: 'given', min: -50, max: 500 };
@@ -209,6 +210,8 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
       if (/depthAngle|light/.test(path)) putAt(ready, 'dress.bars.depth', 0.5);
       putAt(ready, 'dress.bars.longNames', 'cut');
       if (valueAt(ready, 'own.windowPeriods') !== undefined) putAt(ready, 'own.windowPeriods', 4);
+      // A rest is gathered where there are more than have a share of their own.
+      if (valueAt(ready, 'own.rest') !== undefined && path !== 'own.places') putAt(ready, 'own.places', 4);
       const long = {
         ...lively,
         categories: lively.categories.map((name) => `${name} with a name that is far too long`),

@@ -3,6 +3,7 @@ import { areasKnown } from './areas/known';
 import { columnsKnown } from './columns/known';
 import { comparedKnown } from './compared/known';
 import { linesKnown } from './lines/known';
+import { pieKnown } from './pie/known';
 import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
 
@@ -17,6 +18,7 @@ export const knownFamilies: readonly KnownFamily[] = [
   areasKnown,
   columnsKnown,
   comparedKnown,
+  pieKnown,
 ] as readonly KnownFamily[];
 
 /** The family that a new project starts with. */

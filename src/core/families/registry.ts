@@ -3,11 +3,12 @@ import { columns } from './columns';
 import { compared } from './compared';
 import type { Family } from './family';
 import { lines } from './lines';
+import { pie } from './pie';
 import { rankLines } from './rank-lines';
 import { rankedBars } from './ranked-bars';
 
 /** Every family of charts. A new one is a folder beside this file and a word in this list. */
-export const families: readonly Family[] = [rankedBars, rankLines, lines, areas, columns, compared];
+export const families: readonly Family[] = [rankedBars, rankLines, lines, areas, columns, compared, pie];
 
 /** The family that a new project starts with. */
 export const firstFamily: Family = rankedBars;

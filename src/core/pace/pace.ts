@@ -14,7 +14,7 @@ export interface BeatWeight {
 }
 
 /** How marks come on stage or leave it. */
-export const buildKinds = ['none', 'grow', 'slide', 'fade', 'spring', 'wipe', 'draw'] as const;
+export const buildKinds = ['none', 'grow', 'slide', 'fade', 'spring', 'wipe', 'draw', 'turn'] as const;
 export type BuildKind = (typeof buildKinds)[number];
 /** A closing may also run the opening backwards. */
 export const closingKinds = [...buildKinds, 'backwards'] as const;

@@ -33,7 +33,13 @@ export type ControlInput =
       readonly row?: boolean;
     }
   /** More than one value of a plain kind: drawn by a part of the bench that is made for it. */
-  | { readonly kind: 'made'; readonly by: 'axis-range' | 'moment-words' | 'names' }
+  | { readonly kind: 'made'; readonly by: 'axis-range' | 'moment-words' }
+  /** Names of the data: those that are switched off; or, with words for the choice, those that are chosen, so many at most. */
+  | {
+      readonly kind: 'made';
+      readonly by: 'names';
+      readonly chosen?: { readonly title: string; readonly hint: string; readonly most: number };
+    }
   /** Points of a period and a name, so many at most. */
   | { readonly kind: 'made'; readonly by: 'points'; readonly most: number }
   /** Periods of the data, so many at most: what is said where none is chosen, and where no more may be. */

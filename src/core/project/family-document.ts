@@ -42,7 +42,14 @@ export type Use =
   | 'past';
 
 /** What a film can be about; charts are chosen by it. */
-export const stories = ['who-leads', 'how-it-went', 'what-goes-with-what'] as const;
+export const stories = [
+  'who-leads',
+  'how-it-went',
+  'who-has-which-share',
+  'how-far-along',
+  'what-goes-with-what',
+  'what-stands-out',
+] as const;
 export type Story = (typeof stories)[number];
 
 /** How marks of a family can come and go, the most usual way first. */

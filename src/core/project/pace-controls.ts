@@ -92,6 +92,7 @@ interface EndWords {
   readonly still: string;
   readonly grow: string;
   readonly wipe: string;
+  readonly turn: string;
   readonly draw: string;
   readonly order: string;
   readonly seed: string;
@@ -166,6 +167,7 @@ function endControls(end: EndWords): ControlSpec[] {
           ['spring', 'Spring'],
           ['wipe', end.wipe],
           ['draw', end.draw],
+          ['turn', end.turn],
           ...(end.id === 'closing' ? ([['backwards', 'As they came, backwards']] as const) : []),
         ]),
       },
@@ -205,6 +207,7 @@ const openingControls = endControls({
   still: 'Are there',
   grow: 'Grow',
   wipe: 'Are uncovered',
+  turn: 'Turn open',
   draw: 'Are drawn',
   order: 'Order of coming',
   seed: 'Seed of coming',
@@ -220,6 +223,7 @@ const closingControls = endControls({
   still: 'Stay',
   grow: 'Shrink',
   wipe: 'Are covered',
+  turn: 'Turn shut',
   draw: 'Are drawn back',
   order: 'Order of going',
   seed: 'Seed of going',

@@ -18,6 +18,9 @@ const MOVING = { count: 24, perSec: 12 } as const;
 const storyNames: Readonly<Record<Story, string>> = {
   'who-leads': 'Who leads',
   'how-it-went': 'How it went',
+  'who-has-which-share': 'Who has which share',
+  'how-far-along': 'How far along',
+  'what-stands-out': 'What stands out',
   'what-goes-with-what': 'What compares with what',
 };
 
@@ -28,10 +31,11 @@ export function FamilySection() {
   const suggestion = useMemo(() => (cube ? suggestFamily(cube) : null), [cube]);
   const suggested = knownFamilies.find(({ id }) => id === suggestion?.id);
   const stamp = usePictureStamp();
+  const told = stories.filter((story) => knownFamilies.some(({ tells }) => tells === story));
   return (
     <Section title="What should the film tell?">
       <Field control="family" bare>
-        {stories.map((story) => (
+        {told.map((story) => (
           <fieldset key={story} className="mb-2">
             <legend className="mb-1 text-[12px] text-quiet">{storyNames[story]}</legend>
             <ul className="grid grid-cols-2 gap-2">

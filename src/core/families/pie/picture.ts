@@ -1,0 +1,354 @@
+import { squareOf } from '../../chart/pictures';
+import { cased, labelNode, pushWithShadow } from '../../chart/text-block';
+import { smoothStep } from '../../motion/slots';
+import { inkOn } from '../../scale/colour';
+import { lineWidth } from '../../scene/layout-text';
+import { polyline } from '../../scene/path';
+import type { SceneNode, Subject } from '../../scene/scene';
+import type { ChartPicture, Mark } from '../family';
+import { buildAt, entranceOf, present, wordsProgress } from '../shared/build';
+import { markColour } from '../shared/mark-colour';
+import { refusalNodes } from '../shared/refusal';
+import { placeRingLabels } from '../shared/round/ring-labels';
+import { startsOf, stretchesOf } from '../shared/round/ring-order';
+import { ringWalls, type SolidSector } from '../shared/round/ring-walls';
+import { clearanceIn, onCircle, type Sector, sectorPath } from '../shared/round/sector';
+import { type Portion, portionsAt, REST } from '../shared/shares/shares-course';
+import { sharesEnds } from '../shared/shares/told-shares';
+import { middleWords, type PiePlan } from './plan';
+
+/** A slice at a moment. */
+export interface Slice extends Portion {
+  /** Turns, clockwise from the top: where it would be in one piece. */
+  readonly from: number;
+  readonly to: number;
+  readonly pieces: readonly { readonly from: number; readonly to: number }[];
+  /** The middle of its round on screen: aside where it is pulled out. */
+  readonly x: number;
+  readonly y: number;
+  readonly outerPx: number;
+  readonly innerPx: number;
+  readonly opacity: number;
+  /** How far its words have come. */
+  readonly said: number;
+  readonly colour: string;
+}
+
+/** The chart's part of the picture at a moment. Cost: O(slices²). */
+export function piePicture(plan: PiePlan, timeSec: number): ChartPicture {
+  const { chart, frame, refused, measure } = plan;
+  if (refused !== null)
+    return { nodes: refusalNodes(refused, chart, frame, measure), words: 1, marks: () => new Map() };
+  const moment = buildAt(plan.build, timeSec);
+  const words = moment ? wordsProgress(moment) : 1;
+  const slices = slicesAt(plan, timeSec);
+  const fronts: SceneNode[] = [];
+  const solids: SolidSector[] = [];
+  for (const slice of slices) pushSlice(plan, slice, fronts, solids);
+  const nodes: SceneNode[] = [];
+  if (slices.length === 0)
+    nodes.push(...refusalNodes('There is nothing to share at this time.', chart, frame, measure));
+  if (plan.depth)
+    nodes.push({ kind: 'group', id: 'backs', children: ringWalls(solids, plan.depth, chart.dress.bars.light) });
+  nodes.push({ kind: 'group', id: 'slices', children: fronts });
+  nodes.push({ kind: 'group', id: 'labels', children: labelNodes(plan, slices) });
+  nodes.push({ kind: 'group', id: 'middle', opacity: words, children: middleNodes(plan, timeSec) });
+  return { nodes, words, marks: () => marksOf(slices) };
+}
+
+/** The slices of a moment, those of the table first, the rest last. */
+export function slicesAt(plan: PiePlan, timeSec: number): Slice[] {
+  const { chart, course, cube, colours, start, sweep, outerPx, innerPx, pullPx, restColour, turnOf } = plan;
+  const moment = buildAt(plan.build, timeSec);
+  const { list } = portionsAt(course, chart.own, timeSec);
+  const entrances = list.map(({ category }) => (moment ? entranceOf(moment, turnOf.get(category) ?? 0) : present));
+  // While a pie turns open each slice takes a part of what it will have, and the others stand close behind it.
+  const standing = list.map(({ share, slot }, i) => {
+    const { how, progress } = entrances[i] ?? present;
+    return { share: how === 'turn' || how === 'wipe' || how === 'draw' ? share * Math.max(0, progress) : share, slot };
+  });
+  const starts = startsOf(standing);
+  const stretches = stretchesOf(standing);
+  const pulled = new Set(chart.own.pulled);
+  const ends = sharesEnds({ course });
+  return list.map((portion, i): Slice => {
+    const { how, progress } = entrances[i] ?? present;
+    const turns = how === 'turn' || how === 'wipe' || how === 'draw';
+    const grows = how === 'grow' || how === 'spring';
+    const from = start + (starts[i] ?? 0) * sweep;
+    const to = from + (standing[i]?.share ?? 0) * sweep;
+    const grown = grows ? Math.max(0, progress) : 1;
+    const away = pulled.has(cube.categories[portion.category] ?? '') && portion.category !== REST ? pullPx : 0;
+    const [x, y] = onCircle(plan.x, plan.y, away, (from + to) / 2);
+    return {
+      ...portion,
+      from,
+      to,
+      pieces: stretches
+        .filter(({ of }) => of === i)
+        .map((stretch) => ({ from: start + stretch.from * sweep, to: start + stretch.to * sweep })),
+      x,
+      y,
+      // A spring never leaves the room that the round has.
+      outerPx: outerPx * Math.min(1.04, grown),
+      innerPx: innerPx * Math.min(1.04, grown),
+      opacity: grows ? Math.min(1, Math.max(0, progress * 4)) : turns || how === 'none' ? 1 : progress,
+      said: how === 'none' ? 1 : smoothStep((progress - 0.6) / 0.4),
+      colour: portion.category === REST ? restColour : markColour(colours, portion.category, portion.value, ends),
+    };
+  });
+}
+
+function subjectOf({ category }: Portion): Subject {
+  return category === REST ? { part: 'mark' } : { part: 'mark', category };
+}
+
+function pushSlice(
+  { gapPx, depth, chart, frame }: PiePlan,
+  slice: Slice,
+  fronts: SceneNode[],
+  solids: SolidSector[],
+): void {
+  const { x, y, innerPx, outerPx, opacity, colour, pieces, category } = slice;
+  if (opacity <= 0) return;
+  const { outline, outlineColour } = chart.dress.bars;
+  pieces.forEach(({ from, to }, i) => {
+    const sector: Sector = { x, y, innerPx, outerPx, from, to };
+    const id = `slice:${category}${i === 0 ? '' : `:${i}`}`;
+    // A gap takes no more than a slice can spare.
+    const path = sectorPath(sector, Math.min(gapPx, (to - from) * outerPx * 2));
+    if (path.verbs.length === 0) return;
+    fronts.push({
+      kind: 'path',
+      id,
+      subject: subjectOf(slice),
+      path,
+      fill: colour,
+      opacity,
+      ...(outline > 0
+        ? { stroke: outlineColour ?? frame.inks.strong, strokeWidthPx: outline * frame.unit, join: 'round' as const }
+        : {}),
+    });
+    if (depth) solids.push({ id, sector, colour, opacity });
+  });
+}
+
+/** What a label says: a name, and a line of numbers. */
+function saidOf({ chart, names, formatValue, formatShare }: PiePlan, { category, value, share }: Slice) {
+  const name = names[category === REST ? names.length - 1 : category] ?? '';
+  const { numbers } = chart.own;
+  const number = {
+    none: '',
+    share: formatShare(share),
+    value: formatValue(value),
+    both: `${formatValue(value)} · ${formatShare(share)}`,
+  }[numbers];
+  return { name, number: cased(number, chart.dress.labels.value) };
+}
+
+function labelNodes(plan: PiePlan, slices: readonly Slice[]): SceneNode[] {
+  const { labels } = plan.chart.own;
+  const nodes: SceneNode[] = [];
+  for (const slice of slices) pushPicture(plan, slice, nodes);
+  if (labels === 'outside') nodes.push(...outsideLabels(plan, slices));
+  if (labels === 'inside') for (const slice of slices) pushInside(plan, slice, nodes);
+  return nodes;
+}
+
+/** Slices this small have no label: those that come grow into one. */
+const LEAST_SHARE = 0.004;
+
+function outsideLabels(plan: PiePlan, slices: readonly Slice[]): SceneNode[] {
+  const { x, y, outerPx, pullPx, rowPx, nameFont, numberFont, box, frame, measure, sweep } = plan;
+  const sayings = slices.map((slice) => saidOf(plan, slice));
+  const sizePx = nameFont.sizePx;
+  const radiusPx = outerPx + pullPx + Math.hypot(plan.depth?.dx ?? 0, plan.depth?.dy ?? 0) + sizePx * 1.1;
+  const placed = placeRingLabels(
+    slices.map((slice, i) => {
+      const { name = '', number = '' } = sayings[i] ?? {};
+      return {
+        turn: (slice.from + slice.to) / 2,
+        share: slice.share * sweep,
+        presence: slice.presence * slice.said * smoothStep(slice.share / LEAST_SHARE),
+        widthPx: Math.max(measure(name, nameFont), lineWidth(number, numberFont, true, measure)),
+      };
+    }),
+    { x, y, radiusPx, rowPx, gapPx: sizePx * 0.45, box },
+  );
+  const nodes: SceneNode[] = [];
+  slices.forEach((slice, i) => {
+    const place = placed[i];
+    const { name = '', number = '' } = sayings[i] ?? {};
+    if (!place || place.strength * slice.opacity <= 0.01) return;
+    const opacity = place.strength * slice.opacity;
+    const turn = (slice.from + slice.to) / 2;
+    const rim = onCircle(slice.x, slice.y, slice.outerPx + sizePx * 0.12, turn);
+    nodes.push({
+      kind: 'path',
+      id: `leader:${slice.category}`,
+      path: polyline(Float64Array.of(...rim, place.leaderX, place.middle)),
+      stroke: frame.inks.quiet,
+      strokeWidthPx: 0.16 * frame.unit,
+      cap: 'round',
+      opacity,
+    });
+    pushLines(
+      plan,
+      slice,
+      { name, number, x: place.left, y: place.middle, align: 'start', opacity, fill: null },
+      nodes,
+    );
+  });
+  return nodes;
+}
+
+interface Lines {
+  readonly name: string;
+  readonly number: string;
+  readonly x: number;
+  readonly y: number;
+  readonly align: 'start' | 'middle';
+  readonly opacity: number;
+  /** null takes the inks of the stage. */
+  readonly fill: string | null;
+}
+
+/** The lines of a label around their middle. */
+function pushLines(
+  { chart, frame, nameFont, numberFont }: PiePlan,
+  { category }: Slice,
+  { name, number, x, y, align, opacity, fill }: Lines,
+  nodes: SceneNode[],
+): void {
+  const { labels } = chart.dress;
+  const common = { x, align, opacity } as const;
+  const lines = number === '' ? 1 : 2;
+  const subject: Subject = category === REST ? { part: 'name' } : { part: 'name', category };
+  const nameY = lines === 1 ? y + nameFont.sizePx * 0.35 : y - nameFont.sizePx * 0.14;
+  const node = labelNode({
+    ...common,
+    id: `name:${category}`,
+    subject,
+    text: name,
+    y: nameY,
+    font: nameFont,
+    fill: labels.name.colour ?? fill ?? frame.inks.strong,
+    tabular: false,
+  });
+  if (name !== '') pushWithShadow(nodes, node, labels.name.shadow);
+  if (lines === 1) return;
+  const below = labelNode({
+    ...common,
+    id: `value:${category}`,
+    subject: { ...subject, part: 'value' },
+    text: number,
+    y: y + numberFont.sizePx * 0.96,
+    font: numberFont,
+    fill: labels.value.colour ?? fill ?? frame.inks.quiet,
+    tabular: true,
+  });
+  pushWithShadow(nodes, below, labels.value.shadow);
+}
+
+/** How much of a slice lies in its largest piece, as far as that is enough to write into: in [0, 1]. */
+function wholeness({ from, to, pieces }: Slice): number {
+  const largest = pieces.reduce((most, piece) => Math.max(most, piece.to - piece.from), 0);
+  return to > from ? smoothStep((largest / (to - from) - 0.9) / 0.1) : 0;
+}
+
+function pushInside(plan: PiePlan, slice: Slice, nodes: SceneNode[]): void {
+  const { nameFont, numberFont, rowPx, measure } = plan;
+  const { name, number } = saidOf(plan, slice);
+  const widthPx = Math.max(measure(name, nameFont), lineWidth(number, numberFont, true, measure));
+  const { innerPx, outerPx } = slice;
+  // The middle of what a slice is at its widest: rather outside, where there is more room.
+  const radiusPx = innerPx + (outerPx - innerPx) * (innerPx > 0 ? 0.5 : 0.62);
+  const [x, y] = onCircle(slice.x, slice.y, radiusPx, (slice.from + slice.to) / 2);
+  const clearPx = clearanceIn(slice, { x, y, widthPx, heightPx: rowPx * 0.9 });
+  const shows = smoothStep(clearPx / (0.15 * nameFont.sizePx));
+  const opacity = slice.opacity * slice.said * slice.presence * wholeness(slice) * shows;
+  if (opacity <= 0) return;
+  pushLines(plan, slice, { name, number, x, y, align: 'middle', opacity, fill: inkOn(slice.colour) }, nodes);
+}
+
+/** The picture of a slice in its middle; where names stand inside, next to the rim. */
+function pushPicture({ chart, pictureRefs, frame }: PiePlan, slice: Slice, nodes: SceneNode[]): void {
+  const ref = slice.category === REST ? null : (pictureRefs[slice.category] ?? null);
+  if (!ref) return;
+  const { shape, size } = chart.dress.pictures;
+  const inside = chart.own.labels === 'inside';
+  const { innerPx, outerPx } = slice;
+  const bandPx = outerPx - innerPx;
+  const radiusPx = innerPx + bandPx * (inside ? 0.82 : innerPx > 0 ? 0.5 : 0.64);
+  const turn = slice.to - slice.from;
+  const chord = turn >= 0.5 ? 2 * radiusPx : 2 * radiusPx * Math.sin(turn * Math.PI);
+  const sidePx = Math.min(bandPx * (inside ? 0.28 : 0.62), chord * 0.72, 16 * frame.unit) * size;
+  const opacity = slice.opacity * wholeness(slice) * smoothStep((sidePx / frame.unit - 1.2) / 1.2);
+  if (opacity <= 0.01) return;
+  const aspect = shape === 'plain' ? ref.aspect : 1;
+  const [widthPx, heightPx] = aspect >= 1 ? [sidePx, sidePx / aspect] : [sidePx * aspect, sidePx];
+  const [x, y] = onCircle(slice.x, slice.y, radiusPx, (slice.from + slice.to) / 2);
+  const round = shape === 'round' ? { radiusPx: sidePx / 2 } : shape === 'square' ? { radiusPx: sidePx * 0.12 } : {};
+  nodes.push({
+    kind: 'image',
+    id: `picture:${slice.category}`,
+    subject: { part: 'picture', category: slice.category },
+    x: x - widthPx / 2,
+    y: y - heightPx / 2,
+    widthPx,
+    heightPx,
+    imageId: ref.imageId,
+    opacity,
+    ...(shape === 'plain' ? {} : { crop: squareOf(ref.aspect) }),
+    ...round,
+  });
+}
+
+function middleNodes(plan: PiePlan, timeSec: number): SceneNode[] {
+  const { middle, x, y, chart, frame } = plan;
+  const half = chart.own.round === 'half';
+  const heights = middle.map(({ font }) => font.sizePx * 1.16);
+  const total = heights.reduce((sum, height) => sum + height, 0);
+  // In a half round the words stand on its base.
+  let top = half ? y - total : y - total / 2;
+  return middle.map(({ template, font }, i) => {
+    const style = i === 0 ? chart.dress.texts.title : chart.dress.labels.name;
+    const baseline = top + (heights[i] ?? 0) / 2 + font.sizePx * 0.35;
+    top += heights[i] ?? 0;
+    return labelNode({
+      id: `middle:${i}`,
+      subject: { part: 'total' },
+      text: cased(middleWords(plan, template, timeSec), style),
+      x,
+      y: baseline,
+      font,
+      fill: style.colour ?? (i === 0 ? frame.inks.strong : frame.inks.quiet),
+      align: 'middle',
+      opacity: 1,
+      tabular: true,
+    });
+  });
+}
+
+/** The slices, for notes that travel with them: the middle of the rim. */
+function marksOf(slices: readonly Slice[]): ReadonlyMap<number, Mark> {
+  const marks = new Map<number, Mark>();
+  for (const { category, x, y, innerPx, outerPx, from, to, opacity } of slices) {
+    if (category === REST) continue;
+    const middle = (from + to) / 2;
+    const [markX, markY] = onCircle(x, y, outerPx * 0.94, middle);
+    const corners = Array.from({ length: 9 }, (_, i) => from + ((to - from) * i) / 8).flatMap((turn) => [
+      onCircle(x, y, outerPx, turn),
+      onCircle(x, y, innerPx, turn),
+    ]);
+    const [xs, ys] = [corners.map(([cx]) => cx), corners.map(([, cy]) => cy)];
+    const [left, top] = [Math.min(...xs), Math.min(...ys)];
+    marks.set(category, {
+      x: markX,
+      y: markY,
+      opacity,
+      outline: { x: left, y: top, widthPx: Math.max(...xs) - left, heightPx: Math.max(...ys) - top },
+    });
+  }
+  return marks;
+}

@@ -1,0 +1,183 @@
+import type { Box } from '../../chart/box';
+import { type PictureRef, picturesOf } from '../../chart/pictures';
+import { cased, fontOf } from '../../chart/text-block';
+import { fillTokens, hasTokens } from '../../chart/words';
+import { mixColours } from '../../scale/colour';
+import { remembered } from '../../scale/remembered';
+import { lineWidth } from '../../scene/layout-text';
+import { type Font, fitText } from '../../scene/text-fit';
+import type { PlanInput } from '../family';
+import { type BuildCourse, prepareBuild, turnsOf } from '../shared/build';
+import type { Depth } from '../shared/depth';
+import { percentFormat } from '../shared/percent';
+import { portionsAt, REST, type SharesCourse } from '../shared/shares/shares-course';
+import { sharesRefusal, sharesToken } from '../shared/shares/told-shares';
+import type { PieOwn } from './document';
+
+/** Everything of a pie that stays the same through the film. */
+export interface PiePlan extends PlanInput<PieOwn, SharesCourse> {
+  readonly formatShare: (share: number) => string;
+  readonly x: number;
+  readonly y: number;
+  readonly outerPx: number;
+  readonly innerPx: number;
+  /** What the whole takes of a turn, and where it begins, clockwise from the top. */
+  readonly sweep: number;
+  readonly start: number;
+  readonly gapPx: number;
+  readonly pullPx: number;
+  readonly depth: Depth | null;
+  /** Labels never leave it. */
+  readonly box: Box;
+  readonly nameFont: Font;
+  readonly numberFont: Font;
+  /** Height of a label. */
+  readonly rowPx: number;
+  /** By category, as its label has room for it; the last is the rest's. */
+  readonly names: readonly string[];
+  readonly pictureRefs: readonly (PictureRef | null)[];
+  readonly restColour: string;
+  readonly build: BuildCourse;
+  /** Where each category comes in the build, the rest last. */
+  readonly turnOf: ReadonlyMap<number, number>;
+  /** The lines in the hole, each with a font in which all of its words fit. */
+  readonly middle: readonly { readonly template: string; readonly font: Font }[];
+  readonly refused: string | null;
+}
+
+/** The part of the width that labels on one side take at most. */
+const LABEL_SHARE = 0.26;
+/** Between the rim and the labels, in sizes of the type. */
+const LEADER = 1.5;
+/** How far a slice is pulled out, of the radius. */
+const PULL = 0.09;
+const MOST_DEPTH = 0.32;
+
+/** Sizes, fonts and texts that stay the same through the film. */
+export function planPie(input: PlanInput<PieOwn, SharesCourse>): PiePlan {
+  const { chart, cube, frame, course, measure } = input;
+  const { own, dress } = chart;
+  const { plot, unit, inks } = frame;
+  const half = own.round === 'half';
+  const outside = own.labels === 'outside';
+  const rows = Math.ceil(Math.min(own.places, cube.categories.length) / 2) + 1;
+  const lines = own.numbers === 'none' ? 1 : 2;
+  const sizePx = Math.max(1, Math.min(3 * unit, plot.heightPx / (half ? 1 : 2) / rows / 0.62 / (lines * 1.25)));
+  const nameFont = fontOf(dress.labels.name, sizePx * dress.labels.name.size);
+  const numberFont = fontOf(dress.labels.value, sizePx * 0.92 * dress.labels.value.size);
+  const rowPx = (nameFont.sizePx + (lines > 1 ? numberFont.sizePx : 0)) * 1.2;
+  const formatValue = remembered(input.formatValue);
+  const limitPx = plot.widthPx * (outside ? LABEL_SHARE : 0.2);
+  const names = [...cube.categories, own.restName].map((name) =>
+    fitText(cased(name, dress.labels.name), nameFont, limitPx, measure),
+  );
+  const shownNames = [...new Set(Array.from(course.race.series.categories)), names.length - 1].map(
+    (c) => names[c] ?? '',
+  );
+  const widest = Math.min(
+    limitPx,
+    Math.max(0, ...shownNames.map((name) => measure(name, nameFont)), lines > 1 ? numberFont.sizePx * 4 : 0),
+  );
+  const leaderPx = outside ? sizePx * LEADER : 0;
+  const pullPx = own.pulled.length > 0 ? PULL : 0;
+  const deep = dress.bars.depth * MOST_DEPTH;
+  const angle = (dress.bars.depthAngle * Math.PI) / 180;
+  // Room around the round, in radii: slices that are pulled out, and backs.
+  const around = 1 + pullPx;
+  const aside = outside ? widest + leaderPx + sizePx * 0.5 : 0;
+  const acrossPx = plot.widthPx - 2 * aside;
+  const downPx = plot.heightPx - (outside ? (half ? 1 : 2) * (leaderPx + rowPx * 0.5) : 0);
+  // Labels stand clear of the backs all around.
+  const [backX, backY] = outside ? [deep, deep] : [Math.abs(Math.cos(angle)) * deep, Math.abs(Math.sin(angle)) * deep];
+  const outerPx = Math.max(
+    1,
+    Math.min(acrossPx / (2 * around + 2 * backX), downPx / ((half ? 1.06 : 2) * around + (half ? 1 : 2) * backY)),
+  );
+  const x = plot.x + plot.widthPx / 2;
+  const y = half
+    ? plot.y + (plot.heightPx + outerPx * around + (outside ? leaderPx + rowPx * 0.5 : 0)) / 2 - outerPx * 0.03
+    : plot.y + plot.heightPx / 2;
+  const innerPx = outerPx * own.hole;
+  const depthPx = deep * outerPx;
+  const turnOf = new Map<number, number>();
+  const build = prepareBuild(course.clock, chart, (wanted, closes) => {
+    const { list } = portionsAt(course, own, closes ? course.clock.lengthSec : 0);
+    const marks = [...list].sort((a, b) => a.slot - b.slot);
+    const found = turnsOf(
+      wanted,
+      marks.map(({ category, value }) => ({
+        category,
+        value,
+        name: category === REST ? own.restName : (cube.categories[category] ?? ''),
+      })),
+    );
+    marks.forEach(({ category }, i) => {
+      if (!turnOf.has(category)) turnOf.set(category, found.turns[i] ?? 0);
+    });
+    return found;
+  });
+  return {
+    ...input,
+    formatValue,
+    formatShare: percentFormat(chart.numbers),
+    x,
+    y,
+    outerPx,
+    innerPx,
+    sweep: half ? 0.5 : 1,
+    start: half ? -0.25 : own.startAngle / 360,
+    gapPx: own.gap * unit,
+    pullPx: pullPx * outerPx,
+    depth: deep > 0 ? { dx: Math.cos(angle) * depthPx, dy: -Math.sin(angle) * depthPx } : null,
+    box: { x: plot.x, y: plot.y, widthPx: plot.widthPx, heightPx: plot.heightPx },
+    nameFont,
+    numberFont,
+    rowPx,
+    names,
+    pictureRefs: picturesOf(input.pictures, chart, cube),
+    restColour: mixColours(inks.strong, inks.ground, 0.62),
+    build,
+    turnOf,
+    middle: middleLines(input, innerPx, half),
+    refused: sharesRefusal(course),
+  };
+}
+
+/** Looks over the film for the room that counting words need. */
+const LOOKS = 24;
+
+/** The lines of the hole: the first as large as it can be, the others smaller; none where there is no room. */
+function middleLines(
+  { chart, course, cube, formatValue, periodLabels, frame, measure }: PlanInput<PieOwn, SharesCourse>,
+  innerPx: number,
+  half: boolean,
+): PiePlan['middle'] {
+  const { own, dress } = chart;
+  const lines = own.middle
+    .split('\n')
+    .filter((line) => line.trim() !== '')
+    .slice(0, 3);
+  if (innerPx < 4 * frame.unit) return [];
+  const told = { chart, course, cube, formatValue, periodLabels };
+  const roomPx = innerPx * (half ? 1.1 : 1.42);
+  const highPx = (innerPx * (half ? 0.72 : 1.05)) / (lines.length + 0.6);
+  return lines.map((template, i) => {
+    const style = i === 0 ? dress.texts.title : dress.labels.name;
+    const wishPx = Math.min(highPx, i === 0 ? 9 * frame.unit : 3 * frame.unit);
+    const font = fontOf(style, wishPx);
+    const samples = hasTokens(template)
+      ? Array.from({ length: LOOKS }, (_, look) =>
+          middleWords(told, template, (course.clock.lengthSec * look) / (LOOKS - 1)),
+        )
+      : [template];
+    const widest = Math.max(1, ...samples.map((words) => lineWidth(cased(words, style), font, true, measure)));
+    return { template, font: { ...font, sizePx: wishPx * Math.min(1, roomPx / widest) } };
+  });
+}
+
+type Told = Parameters<typeof sharesToken>[0];
+
+/** Words of the hole at a moment. */
+export function middleWords(told: Told, template: string, timeSec: number): string {
+  return fillTokens(template, (token) => sharesToken(told, token, timeSec));
+}
