@@ -3,7 +3,7 @@ import type { LegendContent } from '../../chart/legend';
 import type { PlanInput } from '../family';
 import { defineFamily } from '../family';
 import { startsOf } from '../shared/round/ring-order';
-import { type SharesCourse, sharesCourse, type ToldShares } from '../shared/shares/shares-course';
+import { REST_COLOUR, type SharesCourse, sharesCourse, type ToldShares } from '../shared/shares/shares-course';
 import { sharesEnds, sharesNumbers, sharesReadout, sharesToken } from '../shared/shares/told-shares';
 import { standingsEvents } from '../shared/standings/events';
 import { standingsMap } from '../shared/standings/map';
@@ -27,9 +27,14 @@ function frameAt(told: ToldPie, timeSec: number) {
 function legendOf({ chart, cube, course }: ToldPie, { ofCategory, ofShare, ofSign }: Colours): LegendContent | null {
   if (chart.own.labels === 'outside' || ofShare || ofSign) return null;
   const shown = Array.from(course.race.series.categories).filter((_, k) => (course.race.showing[k]?.length ?? 0) > 0);
+  const { rest, restName, places, under } = chart.own;
+  const gathers = rest === 'gather' && (cube.categories.length > places || under > 0);
   return {
     kind: 'names',
-    entries: shown.map((c) => ({ name: cube.categories[c] ?? '', colour: ofCategory[c] ?? '#888888' })),
+    entries: [
+      ...shown.map((c) => ({ name: cube.categories[c] ?? '', colour: ofCategory[c] ?? '#888888' })),
+      ...(gathers ? [{ name: restName, colour: REST_COLOUR }] : []),
+    ],
   };
 }
 

@@ -3,17 +3,16 @@ import { cased, labelNode, pushWithShadow } from '../../chart/text-block';
 import { smoothStep } from '../../motion/slots';
 import { inkOn } from '../../scale/colour';
 import { lineWidth } from '../../scene/layout-text';
-import { polyline } from '../../scene/path';
 import type { SceneNode, Subject } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { buildAt, entranceOf, present, wordsProgress } from '../shared/build';
 import { markColour } from '../shared/mark-colour';
 import { refusalNodes } from '../shared/refusal';
-import { placeRingLabels } from '../shared/round/ring-labels';
+import { leaderPath, placeRingLabels } from '../shared/round/ring-labels';
 import { startsOf, stretchesOf } from '../shared/round/ring-order';
 import { ringWalls, type SolidSector } from '../shared/round/ring-walls';
 import { clearanceIn, onCircle, type Sector, sectorPath } from '../shared/round/sector';
-import { type Portion, portionsAt, REST } from '../shared/shares/shares-course';
+import { type Portion, portionsAt, REST, REST_COLOUR } from '../shared/shares/shares-course';
 import { sharesEnds } from '../shared/shares/told-shares';
 import { middleWords, type PiePlan } from './plan';
 
@@ -58,7 +57,7 @@ export function piePicture(plan: PiePlan, timeSec: number): ChartPicture {
 
 /** The slices of a moment, those of the table first, the rest last. */
 export function slicesAt(plan: PiePlan, timeSec: number): Slice[] {
-  const { chart, course, cube, colours, start, sweep, outerPx, innerPx, pullPx, restColour, turnOf } = plan;
+  const { chart, course, cube, colours, start, sweep, outerPx, innerPx, pullPx, turnOf } = plan;
   const moment = buildAt(plan.build, timeSec);
   const { list } = portionsAt(course, chart.own, timeSec);
   const entrances = list.map(({ category }) => (moment ? entranceOf(moment, turnOf.get(category) ?? 0) : present));
@@ -94,7 +93,7 @@ export function slicesAt(plan: PiePlan, timeSec: number): Slice[] {
       innerPx: innerPx * Math.min(1.04, grown),
       opacity: grows ? Math.min(1, Math.max(0, progress * 4)) : turns || how === 'none' ? 1 : progress,
       said: how === 'none' ? 1 : smoothStep((progress - 0.6) / 0.4),
-      colour: portion.category === REST ? restColour : markColour(colours, portion.category, portion.value, ends),
+      colour: portion.category === REST ? REST_COLOUR : markColour(colours, portion.category, portion.value, ends),
     };
   });
 }
@@ -182,11 +181,10 @@ function outsideLabels(plan: PiePlan, slices: readonly Slice[]): SceneNode[] {
     if (!place || place.strength * slice.opacity <= 0.01) return;
     const opacity = place.strength * slice.opacity;
     const turn = (slice.from + slice.to) / 2;
-    const rim = onCircle(slice.x, slice.y, slice.outerPx + sizePx * 0.12, turn);
     nodes.push({
       kind: 'path',
       id: `leader:${slice.category}`,
-      path: polyline(Float64Array.of(...rim, place.leaderX, place.middle)),
+      path: leaderPath(slice, { rimPx: slice.outerPx + sizePx * 0.12, turn }, place),
       stroke: frame.inks.quiet,
       strokeWidthPx: 0.16 * frame.unit,
       cap: 'round',
@@ -262,7 +260,7 @@ function pushInside(plan: PiePlan, slice: Slice, nodes: SceneNode[]): void {
   const widthPx = Math.max(measure(name, nameFont), lineWidth(number, numberFont, true, measure));
   const { innerPx, outerPx } = slice;
   // The middle of what a slice is at its widest: rather outside, where there is more room.
-  const radiusPx = innerPx + (outerPx - innerPx) * (innerPx > 0 ? 0.5 : 0.62);
+  const radiusPx = innerPx + (outerPx - innerPx) * (innerPx > 0 ? 0.5 : 0.7);
   const [x, y] = onCircle(slice.x, slice.y, radiusPx, (slice.from + slice.to) / 2);
   const clearPx = clearanceIn(slice, { x, y, widthPx, heightPx: rowPx * 0.9 });
   const shows = smoothStep(clearPx / (0.15 * nameFont.sizePx));

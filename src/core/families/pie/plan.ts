@@ -2,7 +2,6 @@ import type { Box } from '../../chart/box';
 import { type PictureRef, picturesOf } from '../../chart/pictures';
 import { cased, fontOf } from '../../chart/text-block';
 import { fillTokens, hasTokens } from '../../chart/words';
-import { mixColours } from '../../scale/colour';
 import { remembered } from '../../scale/remembered';
 import { lineWidth } from '../../scene/layout-text';
 import { type Font, fitText } from '../../scene/text-fit';
@@ -36,7 +35,6 @@ export interface PiePlan extends PlanInput<PieOwn, SharesCourse> {
   /** By category, as its label has room for it; the last is the rest's. */
   readonly names: readonly string[];
   readonly pictureRefs: readonly (PictureRef | null)[];
-  readonly restColour: string;
   readonly build: BuildCourse;
   /** Where each category comes in the build, the rest last. */
   readonly turnOf: ReadonlyMap<number, number>;
@@ -57,7 +55,7 @@ const MOST_DEPTH = 0.32;
 export function planPie(input: PlanInput<PieOwn, SharesCourse>): PiePlan {
   const { chart, cube, frame, course, measure } = input;
   const { own, dress } = chart;
-  const { plot, unit, inks } = frame;
+  const { plot, unit } = frame;
   const half = own.round === 'half';
   const outside = own.labels === 'outside';
   const rows = Math.ceil(Math.min(own.places, cube.categories.length) / 2) + 1;
@@ -135,7 +133,6 @@ export function planPie(input: PlanInput<PieOwn, SharesCourse>): PiePlan {
     rowPx,
     names,
     pictureRefs: picturesOf(input.pictures, chart, cube),
-    restColour: mixColours(inks.strong, inks.ground, 0.62),
     build,
     turnOf,
     middle: middleLines(input, innerPx, half),

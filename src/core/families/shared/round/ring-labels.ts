@@ -1,5 +1,6 @@
 import type { Box } from '../../../chart/box';
 import { smoothStep } from '../../../motion/slots';
+import { type Path, polyline } from '../../../scene/path';
 import { type Spreadable, spread } from '../spread';
 import { onCircle } from './sector';
 
@@ -56,10 +57,14 @@ export function placeRingLabels(labels: readonly RingLabel[], ring: LabelRing): 
     ring,
     -1,
   );
-  const placed = labels.map(({ widthPx, presence }, i) => {
+  const placed = labels.map(({ turn, widthPx, presence }, i) => {
     const side = sides[i] ?? 0;
     const middle = side * (right[i] ?? cy) + (1 - side) * (left[i] ?? cy);
-    const reach = Math.sqrt(Math.max(0, radiusPx ** 2 - (middle - cy) ** 2));
+    // Along the ring; those stacked over its top stay above their marks, clear of each other's leaders.
+    const reach = Math.max(
+      Math.sqrt(Math.max(0, radiusPx ** 2 - (middle - cy) ** 2)),
+      radiusPx * Math.abs(Math.sin(turn * 2 * Math.PI)),
+    );
     const x = cx + (2 * side - 1) * (reach + gapPx);
     const free = x - (1 - side) * widthPx;
     const wide = Math.max(box.x, Math.min(box.x + box.widthPx - widthPx, free));
@@ -82,17 +87,21 @@ export function placeRingLabels(labels: readonly RingLabel[], ring: LabelRing): 
 
 /** Rows this close to each other touch. */
 const CLOSE = 0.87;
-/** A mark that is there as good as whole. */
+/** From the first on the later of two makes room, from the second on the earlier takes it: never are both seen at once. */
 const WHOLE = 0.9;
+const NEARLY = 0.95;
 
 /**
  * How far a label gives way to another, in [0, 1]: one that comes or goes does to one that is there; of two that are, the
  * later does, whoever leads, so that nothing jumps while they pass each other.
  */
 function yields(own: { readonly strength: number }, other: { readonly strength: number }, later: boolean): number {
-  const there = (strength: number) => smoothStep((strength - WHOLE) / (1 - WHOLE));
-  const [mine, theirs] = [there(own.strength), there(other.strength)];
-  return later ? Math.max(theirs, 1 - mine) : Math.max(1 - mine, 0);
+  const comes = 1 - ramp(own.strength, NEARLY, 1);
+  return later ? Math.max(ramp(other.strength, WHOLE, NEARLY), comes) : comes;
+}
+
+function ramp(strength: number, from: number, to: number): number {
+  return smoothStep((strength - from) / (to - from));
 }
 
 /** The middles of the labels of one side; whoever is not of it has none. */
@@ -137,4 +146,35 @@ function stands(
 ) {
   const beside = Math.max(1e-9, (a.share + b.share) / 2);
   return Math.min(1, Math.max(0, (1 + (b.at - a.at) / beside) / 2));
+}
+
+/** A straight piece of a leader turns by at most this much of a turn. */
+const LEADER_STEP = 1 / 90;
+
+/**
+ * The line from a mark's rim to its label: it leaves the ring as evenly as it turns, so that those of neighbours stay in
+ * their order all the way and never meet, nor cut across the ring.
+ *
+ * @param rimPx Where it starts, from the middle.
+ * @param turn At which angle, clockwise from the top.
+ */
+export function leaderPath(
+  { x, y }: Pick<LabelRing, 'x' | 'y'>,
+  { rimPx, turn }: { readonly rimPx: number; readonly turn: number },
+  label: PlacedLabel,
+): Path {
+  const [dx, dy] = [label.leaderX - x, label.middle - y];
+  const endPx = Math.hypot(dx, dy);
+  const endTurn = Math.atan2(dx, -dy) / (2 * Math.PI);
+  // The shorter way round.
+  const turned = ((((endTurn - turn) % 1) + 1.5) % 1) - 0.5;
+  const count = Math.max(1, Math.ceil(Math.abs(turned) / LEADER_STEP));
+  const points = new Float64Array(2 * count + 2);
+  for (let i = 0; i <= count; i++) {
+    const share = i / count;
+    const [px, py] = onCircle(x, y, rimPx + (endPx - rimPx) * share, turn + turned * share);
+    points[2 * i] = px;
+    points[2 * i + 1] = py;
+  }
+  return polyline(points);
 }

@@ -21,6 +21,8 @@ export type ToldShares<Own extends SharesOwn = SharesOwn> = ToldChart<Own, Share
 
 /** The place in the cube that stands for the rest. */
 export const REST = -1;
+/** Its colour, which stands back on light grounds and on dark ones. */
+export const REST_COLOUR = '#A3A8AB';
 
 /** A share of the whole at a moment. */
 export interface Portion {
