@@ -211,7 +211,7 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
       putAt(ready, 'dress.bars.longNames', 'cut');
       if (valueAt(ready, 'own.windowPeriods') !== undefined) putAt(ready, 'own.windowPeriods', 4);
       // A rest is gathered where there are more than have a share of their own.
-      if (valueAt(ready, 'own.rest') !== undefined && path !== 'own.places') putAt(ready, 'own.places', 4);
+      if (valueAt(ready, 'own.rest') !== undefined) putAt(ready, 'own.places', 4);
       const long = {
         ...lively,
         categories: lively.categories.map((name) => `${name} with a name that is far too long`),

@@ -32,13 +32,14 @@ export interface ToldChart<Own = unknown, C extends Course = Course> {
   readonly chart: Chart<Own>;
   readonly cube: Cube;
   readonly course: C;
+  /** Its shape decides how boxes are cut; nothing else that is told depends on it. */
+  readonly stage: Stage;
   readonly periodLabels: readonly string[];
   readonly formatValue: (value: number) => string;
 }
 
 /** What a family is given to work out where everything stands. */
 export interface PlanInput<Own = unknown, C extends Course = Course> extends ToldChart<Own, C> {
-  readonly stage: Stage;
   readonly frame: Frame;
   readonly colours: Colours;
   readonly pictures: readonly ProjectPicture[];

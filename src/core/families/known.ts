@@ -6,6 +6,7 @@ import { linesKnown } from './lines/known';
 import { pieKnown } from './pie/known';
 import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
+import { treeMapKnown } from './tree-map/known';
 
 /**
  * Every family as the editor knows it: its part of the document and its controls, without what draws it, which the page
@@ -19,6 +20,7 @@ export const knownFamilies: readonly KnownFamily[] = [
   columnsKnown,
   comparedKnown,
   pieKnown,
+  treeMapKnown,
 ] as readonly KnownFamily[];
 
 /** The family that a new project starts with. */

@@ -6,9 +6,10 @@ import { lines } from './lines';
 import { pie } from './pie';
 import { rankLines } from './rank-lines';
 import { rankedBars } from './ranked-bars';
+import { treeMap } from './tree-map';
 
 /** Every family of charts. A new one is a folder beside this file and a word in this list. */
-export const families: readonly Family[] = [rankedBars, rankLines, lines, areas, columns, compared, pie];
+export const families: readonly Family[] = [rankedBars, rankLines, lines, areas, columns, compared, pie, treeMap];
 
 /** The family that a new project starts with. */
 export const firstFamily: Family = rankedBars;

@@ -1,6 +1,7 @@
 import type { Family, ToldChart } from '../families/family';
 import type { Memory } from '../families/memory';
 import type { Chart } from '../project/chart';
+import type { Stage } from '../project/film';
 import { decimalsOf, numberFormat } from '../scale/number-format';
 import { periodLabel } from '../scale/period-format';
 import { plainLine } from '../scene/text-fit';
@@ -14,16 +15,18 @@ export interface TellInput {
   readonly chart: Chart;
   readonly cube: Cube;
   readonly family: Family;
+  readonly stage: Stage;
   readonly framesPerSec: number;
   readonly memory: Memory;
 }
 
 /** Values, times and words of a chart, without its look: all that numbers and texts need. @throws RangeError if the cube has no period. */
-export function tellChart({ chart, cube: whole, family, framesPerSec, memory }: TellInput): ToldChart {
+export function tellChart({ chart, cube: whole, family, stage, framesPerSec, memory }: TellInput): ToldChart {
   const cube = shownCube(chart, whole, family, memory);
   const { locale } = chart.numbers;
   return {
     chart,
+    stage,
     cube,
     course: family.courseOf({ chart, cube, framesPerSec, memory }),
     periodLabels: cube.periods.map((period) =>

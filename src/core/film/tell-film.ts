@@ -45,14 +45,14 @@ export interface TellSetting {
  */
 export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = {}): Timeline {
   const { memory = new Memory(), list = families } = setting;
-  const { framesPerSec } = project.film;
+  const { framesPerSec, stage } = project.film;
   const pieces: ToldPiece[] = [];
   let fromSec = 0;
   for (const { piece, chart } of playedPieces(project)) {
     const cube = cubes.get(chart.id);
     if (!cube) throw new RangeError(`cubes: must hold the values of each chart, received none of ${chart.id}`);
     const family = familyOf(chart.family, list);
-    const told = tellChart({ chart, cube, family, framesPerSec, memory });
+    const told = tellChart({ chart, cube, family, stage, framesPerSec, memory });
     const { lengthSec } = told.course.clock;
     pieces.push({ piece, family, chart: told, fromSec, lengthSec });
     fromSec += lengthSec;

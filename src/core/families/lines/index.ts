@@ -20,12 +20,13 @@ function readoutAt(told: ToldChart<LinesOwn, SeriesCourse>, timeSec: number): Ch
 }
 
 /** What each line has come to: the value at the playhead, and how many periods lie behind it. */
-function frameAt({ course, cube, chart }: ToldChart<LinesOwn, SeriesCourse>, timeSec: number) {
+function frameAt(told: ToldChart<LinesOwn, SeriesCourse>, timeSec: number) {
+  const { course, cube, chart } = told;
   const { min, max } = domainAt(linesDomain(course, chart.own), timeSec);
   const { series, tracks } = course.race;
   const { step, s } = stepAt(course.clock, timeSec);
   const ranks = new Map(
-    standingsReadout({ chart, cube: course.shown, course, periodLabels: [], formatValue: String }, timeSec).rows.map(
+    standingsReadout({ ...told, cube: course.shown, periodLabels: [], formatValue: String }, timeSec).rows.map(
       ({ category, rank }) => [category, rank],
     ),
   );

@@ -12,6 +12,7 @@ import { leaderPath, placeRingLabels } from '../shared/round/ring-labels';
 import { startsOf, stretchesOf } from '../shared/round/ring-order';
 import { ringWalls, type SolidSector } from '../shared/round/ring-walls';
 import { clearanceIn, onCircle, type Sector, sectorPath } from '../shared/round/sector';
+import { turnOfShare } from '../shared/shares/shares-build';
 import { type Portion, portionsAt, REST, REST_COLOUR } from '../shared/shares/shares-course';
 import { sharesEnds } from '../shared/shares/told-shares';
 import { middleWords, type PiePlan } from './plan';
@@ -57,10 +58,12 @@ export function piePicture(plan: PiePlan, timeSec: number): ChartPicture {
 
 /** The slices of a moment, those of the table first, the rest last. */
 export function slicesAt(plan: PiePlan, timeSec: number): Slice[] {
-  const { chart, course, cube, colours, start, sweep, outerPx, innerPx, pullPx, turnOf } = plan;
+  const { chart, course, cube, colours, start, sweep, outerPx, innerPx, pullPx } = plan;
   const moment = buildAt(plan.build, timeSec);
   const { list } = portionsAt(course, chart.own, timeSec);
-  const entrances = list.map(({ category }) => (moment ? entranceOf(moment, turnOf.get(category) ?? 0) : present));
+  const entrances = list.map(({ category }) =>
+    moment ? entranceOf(moment, turnOfShare(plan, moment.closes, category)) : present,
+  );
   // While a pie turns open each slice takes a part of what it will have, and the others stand close behind it.
   const standing = list.map(({ share, slot }, i) => {
     const { how, progress } = entrances[i] ?? present;

@@ -6,15 +6,15 @@ import { remembered } from '../../scale/remembered';
 import { lineWidth } from '../../scene/layout-text';
 import { type Font, fitText } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
-import { type BuildCourse, prepareBuild, turnsOf } from '../shared/build';
 import type { Depth } from '../shared/depth';
 import { percentFormat } from '../shared/percent';
-import { portionsAt, REST, type SharesCourse } from '../shared/shares/shares-course';
+import { type SharesBuild, sharesBuild } from '../shared/shares/shares-build';
+import type { SharesCourse } from '../shared/shares/shares-course';
 import { sharesRefusal, sharesToken } from '../shared/shares/told-shares';
 import type { PieOwn } from './document';
 
 /** Everything of a pie that stays the same through the film. */
-export interface PiePlan extends PlanInput<PieOwn, SharesCourse> {
+export interface PiePlan extends PlanInput<PieOwn, SharesCourse>, SharesBuild {
   readonly formatShare: (share: number) => string;
   readonly x: number;
   readonly y: number;
@@ -35,9 +35,6 @@ export interface PiePlan extends PlanInput<PieOwn, SharesCourse> {
   /** By category, as its label has room for it; the last is the rest's. */
   readonly names: readonly string[];
   readonly pictureRefs: readonly (PictureRef | null)[];
-  readonly build: BuildCourse;
-  /** Where each category comes in the build, the rest last. */
-  readonly turnOf: ReadonlyMap<number, number>;
   /** The lines in the hole, each with a font in which all of its words fit. */
   readonly middle: readonly { readonly template: string; readonly font: Font }[];
   readonly refused: string | null;
@@ -97,23 +94,6 @@ export function planPie(input: PlanInput<PieOwn, SharesCourse>): PiePlan {
     : plot.y + plot.heightPx / 2;
   const innerPx = outerPx * own.hole;
   const depthPx = deep * outerPx;
-  const turnOf = new Map<number, number>();
-  const build = prepareBuild(course.clock, chart, (wanted, closes) => {
-    const { list } = portionsAt(course, own, closes ? course.clock.lengthSec : 0);
-    const marks = [...list].sort((a, b) => a.slot - b.slot);
-    const found = turnsOf(
-      wanted,
-      marks.map(({ category, value }) => ({
-        category,
-        value,
-        name: category === REST ? own.restName : (cube.categories[category] ?? ''),
-      })),
-    );
-    marks.forEach(({ category }, i) => {
-      if (!turnOf.has(category)) turnOf.set(category, found.turns[i] ?? 0);
-    });
-    return found;
-  });
   return {
     ...input,
     formatValue,
@@ -133,8 +113,7 @@ export function planPie(input: PlanInput<PieOwn, SharesCourse>): PiePlan {
     rowPx,
     names,
     pictureRefs: picturesOf(input.pictures, chart, cube),
-    build,
-    turnOf,
+    ...sharesBuild(input),
     middle: middleLines(input, innerPx, half),
     refused: sharesRefusal(course),
   };
@@ -144,18 +123,14 @@ export function planPie(input: PlanInput<PieOwn, SharesCourse>): PiePlan {
 const LOOKS = 24;
 
 /** The lines of the hole: the first as large as it can be, the others smaller; none where there is no room. */
-function middleLines(
-  { chart, course, cube, formatValue, periodLabels, frame, measure }: PlanInput<PieOwn, SharesCourse>,
-  innerPx: number,
-  half: boolean,
-): PiePlan['middle'] {
+function middleLines(input: PlanInput<PieOwn, SharesCourse>, innerPx: number, half: boolean): PiePlan['middle'] {
+  const { chart, course, frame, measure } = input;
   const { own, dress } = chart;
   const lines = own.middle
     .split('\n')
     .filter((line) => line.trim() !== '')
     .slice(0, 3);
   if (innerPx < 4 * frame.unit) return [];
-  const told = { chart, course, cube, formatValue, periodLabels };
   const roomPx = innerPx * (half ? 1.1 : 1.42);
   const highPx = (innerPx * (half ? 0.72 : 1.05)) / (lines.length + 0.6);
   return lines.map((template, i) => {
@@ -164,7 +139,7 @@ function middleLines(
     const font = fontOf(style, wishPx);
     const samples = hasTokens(template)
       ? Array.from({ length: LOOKS }, (_, look) =>
-          middleWords(told, template, (course.clock.lengthSec * look) / (LOOKS - 1)),
+          middleWords(input, template, (course.clock.lengthSec * look) / (LOOKS - 1)),
         )
       : [template];
     const widest = Math.max(1, ...samples.map((words) => lineWidth(cased(words, style), font, true, measure)));

@@ -5,8 +5,8 @@ import { buildAt, type Entrance, entranceOf, present, wordsProgress } from '../s
 import { type Domain, domainAt, extremesOf } from '../shared/domain';
 import { markColour } from '../shared/mark-colour';
 import { type PartAt, partsAt } from '../shared/parts-at';
+import { slimWhilePassing } from '../shared/passing';
 import type { RankedBarsPlan } from './bars-plan';
-import { slimWhilePassing } from './passing';
 
 /** A bar at a moment. */
 export interface BarAt extends Place {

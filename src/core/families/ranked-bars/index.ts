@@ -4,6 +4,7 @@ import { defineFamily } from '../family';
 import { extremesOf } from '../shared/domain';
 import { standingsMap } from '../shared/standings/map';
 import { standingsMoments } from '../shared/standings/moments';
+import { prepareDomain } from '../shared/standings/race-domain';
 import { standingsReadout } from '../shared/standings/readout';
 import { standingsToken } from '../shared/standings/tokens';
 import type { BarAt } from './bars-at';
@@ -13,7 +14,6 @@ import type { RankedBarsOwn } from './document';
 import { rankedBarsKnown } from './known';
 import { raceNumbers } from './numbers';
 import { planRankedBars } from './plan';
-import { prepareDomain } from './race-domain';
 import { rankedBarsNodes } from './ranked-bars-scene';
 import { pictureUnitOf } from './repeated';
 

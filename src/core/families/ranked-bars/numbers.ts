@@ -4,9 +4,9 @@ import type { FamilyNumbers } from '../family';
 import { domainAt } from '../shared/domain';
 import { partsAt } from '../shared/parts-at';
 import { standingsEvents } from '../shared/standings/events';
+import { prepareDomain } from '../shared/standings/race-domain';
 import type { RaceCourse, ToldRace } from './course';
 import { holdsZero, type RankedBarsOwn } from './document';
-import { prepareDomain } from './race-domain';
 
 /** Bars of a frame, by slot. Ranks count from 1, slots from 0. */
 function frameAt({ course, cube, chart }: ToldRace, timeSec: number) {

@@ -6,7 +6,7 @@ import type { RectNode, SceneNode, TextNode } from '../../scene/scene';
 import type { Cube } from '../../shaping/cube';
 import { cubeOf } from '../../testing/films';
 import { filmOf, type RaceChange, raceProject } from '../../testing/projects';
-import { slimWhilePassing } from './passing';
+import { slimWhilePassing } from '../shared/passing';
 import { type AsideText, stepAside } from './step-aside';
 
 /** How much of one stretch others leave uncovered, as a share of it. */

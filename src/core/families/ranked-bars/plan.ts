@@ -2,6 +2,7 @@ import { picturesOf } from '../../chart/pictures';
 import { placesAt, type Race } from '../../motion/race';
 import type { PlanInput } from '../family';
 import { type Build, type BuildTurns, prepareBuild, turnsOf } from '../shared/build';
+import { prepareDomain } from '../shared/standings/race-domain';
 import { tickFormats } from '../shared/tick-formats';
 import { fixedParts, prepareAxis } from '../shared/value-axis';
 import type { RankedBarsPlan } from './bars-plan';
@@ -10,7 +11,6 @@ import { holdsZero, type RankedBarsOwn } from './document';
 import type { Room } from './label-room';
 import { layoutLying } from './layout-lying';
 import { layoutStanding } from './layout-standing';
-import { prepareDomain } from './race-domain';
 import { pictureUnitOf } from './repeated';
 
 /** Sizes, fonts and texts of a race that stay the same through the film. */

@@ -4,9 +4,9 @@ import type { Race } from '../../motion/race';
 import { roundAbove } from '../../scale/ticks';
 import type { SceneNode, Subject } from '../../scene/scene';
 import { extremesOf } from '../shared/domain';
+import { prepareDomain } from '../shared/standings/race-domain';
 import type { BarAt } from './bars-at';
 import type { RankedBarsPlan } from './bars-plan';
-import { prepareDomain } from './race-domain';
 
 /** The longest row of a film has so many pictures at most. */
 export const MOST_PICTURES = 30;

@@ -39,9 +39,12 @@ export const usualShares = {
 } as const;
 
 /** The part of a family's schema that is about shares. */
-export function sharesSchema({ number, oneOf, record, text, whole }: SchemaParts) {
+export function sharesSchema(
+  { number, oneOf, record, text, whole }: SchemaParts,
+  range: readonly [number, number] = sharesRange,
+) {
   return {
-    places: whole(sharesRange, '', 'Shares of their own at most: the greatest'),
+    places: whole(range, '', 'Shares of their own at most: the greatest'),
     order: oneOf(shareOrders, 'The greatest share first, or as in the table'),
     rest: oneOf(rests, 'What has no share of its own is gathered into one, or left out of the whole'),
     under: number(underRange, 'share', 'A share below this one is gathered with the rest'),
@@ -53,7 +56,7 @@ export function sharesSchema({ number, oneOf, record, text, whole }: SchemaParts
 const step = 'dress' as const;
 
 /** How many shares there are, in what order, and what becomes of the rest. */
-export function sharesControls(marks: string): readonly ControlSpec[] {
+export function sharesControls(marks: string, range: readonly [number, number] = sharesRange): readonly ControlSpec[] {
   return [
     {
       id: 'shares-places',
@@ -61,7 +64,7 @@ export function sharesControls(marks: string): readonly ControlSpec[] {
       step,
       label: `${marks} at most`,
       words: 'number of slices shares top limit',
-      input: { kind: 'number', range: sharesRange, step: 1, unit: '', decimals: 0 },
+      input: { kind: 'number', range, step: 1, unit: '', decimals: 0 },
     },
     {
       id: 'shares-order',

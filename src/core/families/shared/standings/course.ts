@@ -40,8 +40,9 @@ export function standingsCourse(
   settings: RaceSettings,
 ): StandingsCourse {
   const { places, order, between, gaps } = settings;
-  const field = memory.once('field', [cube, order, between, gaps], () =>
-    findField(cube, Math.max(1, Math.min(MOST_PLACES, cube.categories.length)), settings),
+  const fieldPlaces = Math.max(1, Math.min(Math.max(MOST_PLACES, places), cube.categories.length));
+  const field = memory.once('field', [cube, order, between, gaps, fieldPlaces], () =>
+    findField(cube, fieldPlaces, settings),
   );
   const standings = memory.once('standings', [field, places, order], () => findStandings(field, settings));
   const pacing = JSON.stringify([settings, chart.pace, chart.play, framesPerSec]);

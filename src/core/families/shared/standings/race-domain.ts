@@ -1,8 +1,8 @@
-import { eachShowing, momentOf, placesAt, type Race, type RaceMoment, shownValue } from '../../motion/race';
-import { slotAt } from '../../motion/slots';
-import type { DomainRule } from '../../scale/domain-rule';
-import type { DomainCourse } from '../shared/domain';
-import { sampledDomain } from '../shared/sampled-domain';
+import { eachShowing, momentOf, placesAt, type Race, type RaceMoment, shownValue } from '../../../motion/race';
+import { slotAt } from '../../../motion/slots';
+import type { DomainRule } from '../../../scale/domain-rule';
+import type { DomainCourse } from '../domain';
+import { sampledDomain } from '../sampled-domain';
 
 /** Courses by race and rule: an edit of a text or a colour changes neither. */
 const courses = new WeakMap<Race, Map<string, DomainCourse>>();
