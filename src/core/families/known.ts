@@ -3,6 +3,7 @@ import { areasKnown } from './areas/known';
 import { columnsKnown } from './columns/known';
 import { comparedKnown } from './compared/known';
 import { linesKnown } from './lines/known';
+import { numberKnown } from './number/known';
 import { pieKnown } from './pie/known';
 import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
@@ -21,6 +22,7 @@ export const knownFamilies: readonly KnownFamily[] = [
   comparedKnown,
   pieKnown,
   treeMapKnown,
+  numberKnown,
 ] as readonly KnownFamily[];
 
 /** The family that a new project starts with. */

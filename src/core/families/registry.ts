@@ -3,13 +3,24 @@ import { columns } from './columns';
 import { compared } from './compared';
 import type { Family } from './family';
 import { lines } from './lines';
+import { bigNumber } from './number';
 import { pie } from './pie';
 import { rankLines } from './rank-lines';
 import { rankedBars } from './ranked-bars';
 import { treeMap } from './tree-map';
 
 /** Every family of charts. A new one is a folder beside this file and a word in this list. */
-export const families: readonly Family[] = [rankedBars, rankLines, lines, areas, columns, compared, pie, treeMap];
+export const families: readonly Family[] = [
+  rankedBars,
+  rankLines,
+  lines,
+  areas,
+  columns,
+  compared,
+  pie,
+  treeMap,
+  bigNumber,
+];
 
 /** The family that a new project starts with. */
 export const firstFamily: Family = rankedBars;
