@@ -212,6 +212,8 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
       if (valueAt(ready, 'own.windowPeriods') !== undefined) putAt(ready, 'own.windowPeriods', 4);
       // A rest is gathered where there are more than have a share of their own.
       if (valueAt(ready, 'own.rest') !== undefined) putAt(ready, 'own.places', 4);
+      // Ends that are given begin as those that the values have by themselves.
+      if (valueAt(ready, 'own.ends') !== undefined && path === 'own.ends') putAt(ready, 'own.to', 137);
       const long = {
         ...lively,
         categories: lively.categories.map((name) => `${name} with a name that is far too long`),

@@ -5,6 +5,7 @@ import { comparedKnown } from './compared/known';
 import { linesKnown } from './lines/known';
 import { numberKnown } from './number/known';
 import { pieKnown } from './pie/known';
+import { progressKnown } from './progress/known';
 import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
 import { treeMapKnown } from './tree-map/known';
@@ -23,6 +24,7 @@ export const knownFamilies: readonly KnownFamily[] = [
   pieKnown,
   treeMapKnown,
   numberKnown,
+  progressKnown,
 ] as readonly KnownFamily[];
 
 /** The family that a new project starts with. */

@@ -5,6 +5,7 @@ import type { Family } from './family';
 import { lines } from './lines';
 import { bigNumber } from './number';
 import { pie } from './pie';
+import { progress } from './progress';
 import { rankLines } from './rank-lines';
 import { rankedBars } from './ranked-bars';
 import { treeMap } from './tree-map';
@@ -20,6 +21,7 @@ export const families: readonly Family[] = [
   pie,
   treeMap,
   bigNumber,
+  progress,
 ];
 
 /** The family that a new project starts with. */

@@ -22,13 +22,15 @@ export function cellBoxes(count: number, room: Box, ratio: number): Box[] {
   const rows = Math.ceil(count / columns);
   const [stepX, stepY] = [room.widthPx / columns, room.heightPx / rows];
   const gapPx = count === 1 ? 0 : Math.min(stepX, stepY) * GAP;
+  // What is wide and flat needs more room at its sides.
+  const asidePx = columns === 1 ? gapPx : Math.max(gapPx, stepX * GAP * 0.6);
   return Array.from({ length: count }, (_, i) => {
     const [row, column] = [Math.floor(i / columns), i % columns];
     const inRow = row === rows - 1 ? count - row * columns : columns;
     return {
-      x: room.x + ((columns - inRow) * stepX) / 2 + column * stepX + gapPx / 2,
+      x: room.x + ((columns - inRow) * stepX) / 2 + column * stepX + asidePx / 2,
       y: room.y + row * stepY + gapPx / 2,
-      widthPx: stepX - gapPx,
+      widthPx: stepX - asidePx,
       heightPx: stepY - gapPx,
     };
   });

@@ -60,19 +60,29 @@ function inset(turn: number, radiusPx: number, gapPx: number): number {
   return Math.asin(gapPx / 2 / radiusPx) / TURN;
 }
 
-/** A band along a circle, with round ends or straight ones. */
+/**
+ * A band along a circle, with straight ends or round ones, which end exactly where it does. Of a band that is shorter
+ * than both of its round ends a smaller disc is left.
+ */
 export function bandPath(sector: Sector, round: boolean): Path {
   const { x, y, innerPx, outerPx, from, to } = sector;
   if (!round || to - from >= 1 - 1e-9) return sectorPath(sector);
   const sink = new PathSink();
   const [middle, half] = [(innerPx + outerPx) / 2, (outerPx - innerPx) / 2];
-  if (half <= 0) return sink.path();
-  const [start, end] = [radiansOf(from), radiansOf(to)];
+  if (half <= 0 || to <= from) return sink.path();
+  const cap = Math.asin(Math.min(1, half / middle)) / TURN;
+  if (to - from <= 2 * cap) {
+    const [cx, cy] = onCircle(x, y, middle, (from + to) / 2);
+    sink.arc(cx, cy, (half * (to - from)) / (2 * cap), 0, TURN);
+    sink.closePath();
+    return sink.path();
+  }
+  const [start, end] = [radiansOf(from + cap), radiansOf(to - cap)];
   sink.arc(x, y, outerPx, start, end);
-  const [endX, endY] = onCircle(x, y, middle, to);
+  const [endX, endY] = onCircle(x, y, middle, to - cap);
   sink.arc(endX, endY, half, end, end + Math.PI);
   sink.arc(x, y, innerPx, end, start, true);
-  const [startX, startY] = onCircle(x, y, middle, from);
+  const [startX, startY] = onCircle(x, y, middle, from + cap);
   sink.arc(startX, startY, half, start + Math.PI, start + TURN);
   sink.closePath();
   return sink.path();
