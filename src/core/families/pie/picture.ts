@@ -1,5 +1,5 @@
 import { squareOf } from '../../chart/pictures';
-import { cased, labelNode, pushWithShadow } from '../../chart/text-block';
+import { cased, labelNode } from '../../chart/text-block';
 import { smoothStep } from '../../motion/slots';
 import { inkOn } from '../../scale/colour';
 import { lineWidth } from '../../scene/layout-text';
@@ -8,7 +8,7 @@ import type { ChartPicture, Mark } from '../family';
 import { buildAt, entranceOf, present, wordsProgress } from '../shared/build';
 import { markColour } from '../shared/mark-colour';
 import { refusalNodes } from '../shared/refusal';
-import { leaderPath, placeRingLabels } from '../shared/round/ring-labels';
+import { pushLabelLines, ringLabelNodes } from '../shared/round/ring-label-nodes';
 import { startsOf, stretchesOf } from '../shared/round/ring-order';
 import { ringWalls, type SolidSector } from '../shared/round/ring-walls';
 import { clearanceIn, onCircle, type Sector, sectorPath } from '../shared/round/sector';
@@ -136,16 +136,19 @@ function pushSlice(
 }
 
 /** What a label says: a name, and a line of numbers. */
-function saidOf({ chart, names, formatValue, formatShare }: PiePlan, { category, value, share }: Slice) {
-  const name = names[category === REST ? names.length - 1 : category] ?? '';
-  const { numbers } = chart.own;
-  const number = {
+function labelOf({ chart, names, formatValue, formatShare }: PiePlan, { category, value, share }: Slice) {
+  const numbers = {
     none: '',
     share: formatShare(share),
     value: formatValue(value),
     both: `${formatValue(value)} · ${formatShare(share)}`,
-  }[numbers];
-  return { name, number: cased(number, chart.dress.labels.value) };
+  };
+  return {
+    id: String(category),
+    category: category === REST ? null : category,
+    name: names[category === REST ? names.length - 1 : category] ?? '',
+    number: cased(numbers[chart.own.numbers], chart.dress.labels.value),
+  };
 }
 
 function labelNodes(plan: PiePlan, slices: readonly Slice[]): SceneNode[] {
@@ -161,94 +164,20 @@ function labelNodes(plan: PiePlan, slices: readonly Slice[]): SceneNode[] {
 const LEAST_SHARE = 0.004;
 
 function outsideLabels(plan: PiePlan, slices: readonly Slice[]): SceneNode[] {
-  const { x, y, outerPx, pullPx, rowPx, nameFont, numberFont, box, frame, measure, sweep } = plan;
-  const sayings = slices.map((slice) => saidOf(plan, slice));
-  const sizePx = nameFont.sizePx;
-  const radiusPx = outerPx + pullPx + Math.hypot(plan.depth?.dx ?? 0, plan.depth?.dy ?? 0) + sizePx * 1.1;
-  const placed = placeRingLabels(
-    slices.map((slice, i) => {
-      const { name = '', number = '' } = sayings[i] ?? {};
-      return {
-        turn: (slice.from + slice.to) / 2,
-        share: slice.share * sweep,
-        presence: slice.presence * slice.said * smoothStep(slice.share / LEAST_SHARE),
-        widthPx: Math.max(measure(name, nameFont), lineWidth(number, numberFont, true, measure)),
-      };
-    }),
-    { x, y, radiusPx, rowPx, gapPx: sizePx * 0.45, box },
+  const reachPx = plan.outerPx + plan.pullPx + Math.hypot(plan.depth?.dx ?? 0, plan.depth?.dy ?? 0);
+  return ringLabelNodes(
+    { ...plan, reachPx },
+    slices.map((slice) => ({
+      ...labelOf(plan, slice),
+      turn: (slice.from + slice.to) / 2,
+      share: slice.share * plan.sweep,
+      presence: slice.presence * slice.said * smoothStep(slice.share / LEAST_SHARE),
+      opacity: slice.opacity,
+      x: slice.x,
+      y: slice.y,
+      rimPx: slice.outerPx,
+    })),
   );
-  const nodes: SceneNode[] = [];
-  slices.forEach((slice, i) => {
-    const place = placed[i];
-    const { name = '', number = '' } = sayings[i] ?? {};
-    if (!place || place.strength * slice.opacity <= 0.01) return;
-    const opacity = place.strength * slice.opacity;
-    const turn = (slice.from + slice.to) / 2;
-    nodes.push({
-      kind: 'path',
-      id: `leader:${slice.category}`,
-      path: leaderPath(slice, { rimPx: slice.outerPx + sizePx * 0.12, turn }, place),
-      stroke: frame.inks.quiet,
-      strokeWidthPx: 0.16 * frame.unit,
-      cap: 'round',
-      opacity,
-    });
-    pushLines(
-      plan,
-      slice,
-      { name, number, x: place.left, y: place.middle, align: 'start', opacity, fill: null },
-      nodes,
-    );
-  });
-  return nodes;
-}
-
-interface Lines {
-  readonly name: string;
-  readonly number: string;
-  readonly x: number;
-  readonly y: number;
-  readonly align: 'start' | 'middle';
-  readonly opacity: number;
-  /** null takes the inks of the stage. */
-  readonly fill: string | null;
-}
-
-/** The lines of a label around their middle. */
-function pushLines(
-  { chart, frame, nameFont, numberFont }: PiePlan,
-  { category }: Slice,
-  { name, number, x, y, align, opacity, fill }: Lines,
-  nodes: SceneNode[],
-): void {
-  const { labels } = chart.dress;
-  const common = { x, align, opacity } as const;
-  const lines = number === '' ? 1 : 2;
-  const subject: Subject = category === REST ? { part: 'name' } : { part: 'name', category };
-  const nameY = lines === 1 ? y + nameFont.sizePx * 0.35 : y - nameFont.sizePx * 0.14;
-  const node = labelNode({
-    ...common,
-    id: `name:${category}`,
-    subject,
-    text: name,
-    y: nameY,
-    font: nameFont,
-    fill: labels.name.colour ?? fill ?? frame.inks.strong,
-    tabular: false,
-  });
-  if (name !== '') pushWithShadow(nodes, node, labels.name.shadow);
-  if (lines === 1) return;
-  const below = labelNode({
-    ...common,
-    id: `value:${category}`,
-    subject: { ...subject, part: 'value' },
-    text: number,
-    y: y + numberFont.sizePx * 0.96,
-    font: numberFont,
-    fill: labels.value.colour ?? fill ?? frame.inks.quiet,
-    tabular: true,
-  });
-  pushWithShadow(nodes, below, labels.value.shadow);
 }
 
 /** How much of a slice lies in its largest piece, as far as that is enough to write into: in [0, 1]. */
@@ -259,8 +188,8 @@ function wholeness({ from, to, pieces }: Slice): number {
 
 function pushInside(plan: PiePlan, slice: Slice, nodes: SceneNode[]): void {
   const { nameFont, numberFont, rowPx, measure } = plan;
-  const { name, number } = saidOf(plan, slice);
-  const widthPx = Math.max(measure(name, nameFont), lineWidth(number, numberFont, true, measure));
+  const label = labelOf(plan, slice);
+  const widthPx = Math.max(measure(label.name, nameFont), lineWidth(label.number, numberFont, true, measure));
   const { innerPx, outerPx } = slice;
   // The middle of what a slice is at its widest: rather outside, where there is more room.
   const radiusPx = innerPx + (outerPx - innerPx) * (innerPx > 0 ? 0.5 : 0.7);
@@ -269,7 +198,7 @@ function pushInside(plan: PiePlan, slice: Slice, nodes: SceneNode[]): void {
   const shows = smoothStep(clearPx / (0.15 * nameFont.sizePx));
   const opacity = slice.opacity * slice.said * slice.presence * wholeness(slice) * shows;
   if (opacity <= 0) return;
-  pushLines(plan, slice, { name, number, x, y, align: 'middle', opacity, fill: inkOn(slice.colour) }, nodes);
+  pushLabelLines(plan, label, { x, y, align: 'middle', opacity, fill: inkOn(slice.colour) }, nodes);
 }
 
 /** The picture of a slice in its middle; where names stand inside, next to the rim. */

@@ -4,17 +4,18 @@ import { cased, fontOf } from '../../chart/text-block';
 import { fillTokens, hasTokens } from '../../chart/words';
 import { remembered } from '../../scale/remembered';
 import { lineWidth } from '../../scene/layout-text';
-import { type Font, fitText } from '../../scene/text-fit';
+import type { Font } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
 import type { Depth } from '../shared/depth';
 import { percentFormat } from '../shared/percent';
+import { type RingLabelFonts, ringLabelFonts } from '../shared/round/ring-label-fonts';
 import { type SharesBuild, sharesBuild } from '../shared/shares/shares-build';
 import type { SharesCourse } from '../shared/shares/shares-course';
 import { sharesRefusal, sharesToken } from '../shared/shares/told-shares';
 import type { PieOwn } from './document';
 
 /** Everything of a pie that stays the same through the film. */
-export interface PiePlan extends PlanInput<PieOwn, SharesCourse>, SharesBuild {
+export interface PiePlan extends PlanInput<PieOwn, SharesCourse>, SharesBuild, RingLabelFonts {
   readonly formatShare: (share: number) => string;
   readonly x: number;
   readonly y: number;
@@ -28,12 +29,6 @@ export interface PiePlan extends PlanInput<PieOwn, SharesCourse>, SharesBuild {
   readonly depth: Depth | null;
   /** Labels never leave it. */
   readonly box: Box;
-  readonly nameFont: Font;
-  readonly numberFont: Font;
-  /** Height of a label. */
-  readonly rowPx: number;
-  /** By category, as its label has room for it; the last is the rest's. */
-  readonly names: readonly string[];
   readonly pictureRefs: readonly (PictureRef | null)[];
   /** The lines in the hole, each with a font in which all of its words fit. */
   readonly middle: readonly { readonly template: string; readonly font: Font }[];
@@ -42,8 +37,6 @@ export interface PiePlan extends PlanInput<PieOwn, SharesCourse>, SharesBuild {
 
 /** The part of the width that labels on one side take at most. */
 const LABEL_SHARE = 0.26;
-/** Between the rim and the labels, in sizes of the type. */
-const LEADER = 1.5;
 /** How far a slice is pulled out, of the radius. */
 const PULL = 0.09;
 const MOST_DEPTH = 0.32;
@@ -55,31 +48,25 @@ export function planPie(input: PlanInput<PieOwn, SharesCourse>): PiePlan {
   const { plot, unit } = frame;
   const half = own.round === 'half';
   const outside = own.labels === 'outside';
-  const rows = Math.ceil(Math.min(own.places, cube.categories.length) / 2) + 1;
-  const lines = own.numbers === 'none' ? 1 : 2;
-  const sizePx = Math.max(1, Math.min(3 * unit, plot.heightPx / (half ? 1 : 2) / rows / 0.62 / (lines * 1.25)));
-  const nameFont = fontOf(dress.labels.name, sizePx * dress.labels.name.size);
-  const numberFont = fontOf(dress.labels.value, sizePx * 0.92 * dress.labels.value.size);
-  const rowPx = (nameFont.sizePx + (lines > 1 ? numberFont.sizePx : 0)) * 1.2;
   const formatValue = remembered(input.formatValue);
-  const limitPx = plot.widthPx * (outside ? LABEL_SHARE : 0.2);
-  const names = [...cube.categories, own.restName].map((name) =>
-    fitText(cased(name, dress.labels.name), nameFont, limitPx, measure),
-  );
-  const shownNames = [...new Set(Array.from(course.race.series.categories)), names.length - 1].map(
-    (c) => names[c] ?? '',
-  );
-  const widest = Math.min(
-    limitPx,
-    Math.max(0, ...shownNames.map((name) => measure(name, nameFont)), lines > 1 ? numberFont.sizePx * 4 : 0),
-  );
-  const leaderPx = outside ? sizePx * LEADER : 0;
+  const labels = ringLabelFonts([...cube.categories, own.restName], {
+    chart,
+    measure,
+    unit,
+    heightPx: plot.heightPx / (half ? 1 : 2),
+    rows: Math.ceil(Math.min(own.places, cube.categories.length) / 2) + 1,
+    limitPx: plot.widthPx * (outside ? LABEL_SHARE : 0.2),
+    numbers: own.numbers !== 'none',
+    shown: [...Array.from(course.race.series.categories), cube.categories.length],
+  });
+  const { rowPx, widest } = labels;
+  const leaderPx = outside ? labels.leaderPx : 0;
   const pullPx = own.pulled.length > 0 ? PULL : 0;
   const deep = dress.bars.depth * MOST_DEPTH;
   const angle = (dress.bars.depthAngle * Math.PI) / 180;
   // Room around the round, in radii: slices that are pulled out, and backs.
   const around = 1 + pullPx;
-  const aside = outside ? widest + leaderPx + sizePx * 0.5 : 0;
+  const aside = outside ? widest + leaderPx * 1.35 : 0;
   const acrossPx = plot.widthPx - 2 * aside;
   const downPx = plot.heightPx - (outside ? (half ? 1 : 2) * (leaderPx + rowPx * 0.5) : 0);
   // Labels stand clear of the backs all around.
@@ -108,10 +95,7 @@ export function planPie(input: PlanInput<PieOwn, SharesCourse>): PiePlan {
     pullPx: pullPx * outerPx,
     depth: deep > 0 ? { dx: Math.cos(angle) * depthPx, dy: -Math.sin(angle) * depthPx } : null,
     box: { x: plot.x, y: plot.y, widthPx: plot.widthPx, heightPx: plot.heightPx },
-    nameFont,
-    numberFont,
-    rowPx,
-    names,
+    ...labels,
     pictureRefs: picturesOf(input.pictures, chart, cube),
     ...sharesBuild(input),
     middle: middleLines(input, innerPx, half),
