@@ -5,7 +5,9 @@ import { comparedKnown } from './compared/known';
 import { linesKnown } from './lines/known';
 import { numberKnown } from './number/known';
 import { pieKnown } from './pie/known';
+import { polarKnown } from './polar/known';
 import { progressKnown } from './progress/known';
+import { radialKnown } from './radial/known';
 import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
 import { treeMapKnown } from './tree-map/known';
@@ -25,6 +27,8 @@ export const knownFamilies: readonly KnownFamily[] = [
   treeMapKnown,
   numberKnown,
   progressKnown,
+  radialKnown,
+  polarKnown,
 ] as readonly KnownFamily[];
 
 /** The family that a new project starts with. */

@@ -5,7 +5,9 @@ import type { Family } from './family';
 import { lines } from './lines';
 import { bigNumber } from './number';
 import { pie } from './pie';
+import { polar } from './polar';
 import { progress } from './progress';
+import { radial } from './radial';
 import { rankLines } from './rank-lines';
 import { rankedBars } from './ranked-bars';
 import { treeMap } from './tree-map';
@@ -22,6 +24,8 @@ export const families: readonly Family[] = [
   treeMap,
   bigNumber,
   progress,
+  radial,
+  polar,
 ];
 
 /** The family that a new project starts with. */

@@ -5,6 +5,7 @@ import { defineFamily } from '../family';
 import { startsOf } from '../shared/round/ring-order';
 import { REST_COLOUR, type SharesCourse, sharesCourse, type ToldShares } from '../shared/shares/shares-course';
 import { sharesEnds, sharesNumbers, sharesReadout, sharesToken } from '../shared/shares/told-shares';
+import { shownLegend } from '../shared/shown-legend';
 import { standingsEvents } from '../shared/standings/events';
 import { standingsMap } from '../shared/standings/map';
 import { standingsMoments } from '../shared/standings/moments';
@@ -24,18 +25,12 @@ function frameAt(told: ToldPie, timeSec: number) {
 }
 
 /** Where names do not stand beside the slices, the legend has them. */
-function legendOf({ chart, cube, course }: ToldPie, { ofCategory, ofShare, ofSign }: Colours): LegendContent | null {
-  if (chart.own.labels === 'outside' || ofShare || ofSign) return null;
-  const shown = Array.from(course.race.series.categories).filter((_, k) => (course.race.showing[k]?.length ?? 0) > 0);
-  const { rest, restName, places, under } = chart.own;
-  const gathers = rest === 'gather' && (cube.categories.length > places || under > 0);
-  return {
-    kind: 'names',
-    entries: [
-      ...shown.map((c) => ({ name: cube.categories[c] ?? '', colour: ofCategory[c] ?? '#888888' })),
-      ...(gathers ? [{ name: restName, colour: REST_COLOUR }] : []),
-    ],
-  };
+function legendOf(told: ToldPie, colours: Colours): LegendContent | null {
+  const { labels, places, rest, restName, under } = told.chart.own;
+  const legend = labels === 'outside' ? null : shownLegend(told, colours);
+  if (legend?.kind !== 'names' || rest !== 'gather' || (told.cube.categories.length <= places && under === 0))
+    return legend;
+  return { ...legend, entries: [...legend.entries, { name: restName, colour: REST_COLOUR }] };
 }
 
 /** A pie, or a ring: shares of the whole as slices that change places where values cross. */

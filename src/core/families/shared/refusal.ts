@@ -7,11 +7,11 @@ import { type MeasureText, wrapText } from '../../scene/text-fit';
 /** Names that a refusal lists; more are counted. */
 const NAMED = 3;
 
-/** Why a chart of shares cannot show a table: whose values are below 0, and what can show them. */
-export function negativeShares(names: readonly string[], instead: string): string {
+/** Why a chart cannot show a table: whose values are below 0, and what can show them. @param what Is drawn from values of 0 and above alone. */
+export function negativeShares(names: readonly string[], instead: string, what = 'Shares'): string {
   const named = names.slice(0, NAMED).join(', ');
   const more = names.length > NAMED ? ` and ${names.length - NAMED} more` : '';
-  return `Shares need values of 0 and above, and ${named}${more} ${names.length === 1 ? 'has' : 'have'} less. ${instead}`;
+  return `${what} need values of 0 and above, and ${named}${more} ${names.length === 1 ? 'has' : 'have'} less. ${instead}`;
 }
 
 /** The words of a refusal in the middle of the chart, in place of marks: no stage stays empty without a reason. */

@@ -1,0 +1,89 @@
+import type { Box } from '../../chart/box';
+import { fontOf } from '../../chart/text-block';
+import { placesAt } from '../../motion/race';
+import { remembered } from '../../scale/remembered';
+import type { Font } from '../../scene/text-fit';
+import type { PlanInput } from '../family';
+import { type BuildCourse, prepareBuild, turnsOf } from '../shared/build';
+import { type RingLabelFonts, ringLabelFonts } from '../shared/round/ring-label-fonts';
+import { tickFormats } from '../shared/tick-formats';
+import type { PolarCourse } from './course';
+import type { PolarOwn } from './document';
+
+/** Everything of wedges that stays the same through the film. */
+export interface PolarPlan extends PlanInput<PolarOwn, PolarCourse>, RingLabelFonts {
+  readonly x: number;
+  readonly y: number;
+  readonly outerPx: number;
+  readonly innerPx: number;
+  readonly gapPx: number;
+  /** Turns, clockwise from the top. */
+  readonly start: number;
+  /** What a wedge takes of a turn. */
+  readonly wedge: number;
+  /** Labels never leave it. */
+  readonly box: Box;
+  readonly tickFont: Font;
+  readonly formatTick: (decimals: number) => (value: number) => string;
+  readonly build: BuildCourse;
+  /** By series of the race. */
+  readonly turns: readonly number[];
+}
+
+/** The part of the width that labels on one side take at most. */
+const LABEL_SHARE = 0.26;
+
+/** Sizes, fonts and texts that stay the same through the film. */
+export function planPolar(input: PlanInput<PolarOwn, PolarCourse>): PolarPlan {
+  const { chart, cube, course, frame, measure } = input;
+  const { own, dress } = chart;
+  const { plot, unit } = frame;
+  const { race } = course;
+  const places = Math.max(1, Math.min(own.places, cube.categories.length));
+  const outside = own.labels === 'outside';
+  const labels = ringLabelFonts(cube.categories, {
+    chart,
+    measure,
+    unit,
+    heightPx: plot.heightPx / 2,
+    rows: Math.ceil(places / 2) + 1,
+    limitPx: plot.widthPx * LABEL_SHARE,
+    numbers: own.values,
+    shown: Array.from(race.series.categories),
+  });
+  const leaderPx = outside ? labels.leaderPx : 0;
+  const aside = outside ? labels.widest + leaderPx * 1.35 : 0;
+  const outerPx = Math.max(
+    1,
+    Math.min(plot.widthPx / 2 - aside, plot.heightPx / 2 - leaderPx - (outside ? labels.rowPx * 0.5 : 0)),
+  );
+  const turns = new Array<number>(race.series.categories.length).fill(0);
+  const build = prepareBuild(course.clock, chart, (wanted, closes) => {
+    const marks = placesAt(race, closes ? course.clock.lengthSec : 0).sort((a, b) => a.slot - b.slot);
+    const found = turnsOf(
+      wanted,
+      marks.map(({ category, value }) => ({ category, value, name: cube.categories[category] ?? '' })),
+    );
+    marks.forEach(({ series }, i) => {
+      turns[series] = found.turns[i] ?? 0;
+    });
+    return found;
+  });
+  return {
+    ...input,
+    ...labels,
+    formatValue: remembered(input.formatValue),
+    x: plot.x + plot.widthPx / 2,
+    y: plot.y + plot.heightPx / 2,
+    outerPx,
+    innerPx: outerPx * own.hole,
+    gapPx: own.gap * unit,
+    start: own.startAngle / 360,
+    wedge: 1 / places,
+    box: plot,
+    tickFont: fontOf(dress.labels.tick, 1.7 * unit * dress.labels.tick.size),
+    formatTick: tickFormats(chart.numbers),
+    build,
+    turns,
+  };
+}
