@@ -188,9 +188,11 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
     const [{ chart }] = film.pieces;
     for (const time of times(film, 23)) {
       const { rows } = chart.family.numbers.frameAt(chart, time);
-      const byName = new Map(rows.map((row) => [row.category, row.value]));
+      // What stands for a period that has passed says nothing of the present.
+      const present = rows.filter(({ period }) => period === undefined || family.id === 'compared');
+      const byName = new Map(present.map((row) => [row.category, row.value]));
       for (const { category, value } of readoutAt(film, time).rows)
-        expect(byName.get(lively.categories[category] ?? '')).toBeCloseTo(value, 9);
+        if (present.length > 0) expect(byName.get(lively.categories[category] ?? '')).toBeCloseTo(value, 9);
     }
   });
 

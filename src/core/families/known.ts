@@ -3,6 +3,7 @@ import { areasKnown } from './areas/known';
 import { columnsKnown } from './columns/known';
 import { comparedKnown } from './compared/known';
 import { linesKnown } from './lines/known';
+import { mosaicKnown } from './mosaic/known';
 import { numberKnown } from './number/known';
 import { pieKnown } from './pie/known';
 import { polarKnown } from './polar/known';
@@ -18,16 +19,17 @@ import { treeMapKnown } from './tree-map/known';
  */
 export const knownFamilies: readonly KnownFamily[] = [
   rankedBarsKnown,
+  radialKnown,
   rankLinesKnown,
   linesKnown,
   areasKnown,
   columnsKnown,
-  comparedKnown,
-  pieKnown,
-  treeMapKnown,
   numberKnown,
+  pieKnown,
+  mosaicKnown,
+  treeMapKnown,
   progressKnown,
-  radialKnown,
+  comparedKnown,
   polarKnown,
 ] as readonly KnownFamily[];
 

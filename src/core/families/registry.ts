@@ -3,6 +3,7 @@ import { columns } from './columns';
 import { compared } from './compared';
 import type { Family } from './family';
 import { lines } from './lines';
+import { mosaic } from './mosaic';
 import { bigNumber } from './number';
 import { pie } from './pie';
 import { polar } from './polar';
@@ -15,16 +16,17 @@ import { treeMap } from './tree-map';
 /** Every family of charts. A new one is a folder beside this file and a word in this list. */
 export const families: readonly Family[] = [
   rankedBars,
+  radial,
   rankLines,
   lines,
   areas,
   columns,
-  compared,
-  pie,
-  treeMap,
   bigNumber,
+  pie,
+  mosaic,
+  treeMap,
   progress,
-  radial,
+  compared,
   polar,
 ];
 

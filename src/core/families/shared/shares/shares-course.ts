@@ -152,7 +152,8 @@ function findPortions({ race, totals, large }: SharesCourse, own: SharesOwn, tim
   const list: Portion[] = found.map((each) => ({ ...each, share: (each.value * each.presence) / whole }));
   const rest = 1 - shown / whole;
   if (rest > LEAST_REST)
-    list.push({ category: REST, value: whole - shown, share: rest, presence: 1, slot: places, rank: places });
+    // One place behind whoever is just leaving: nobody changes places with the rest.
+    list.push({ category: REST, value: whole - shown, share: rest, presence: 1, slot: places + 1, rank: places });
   return { list, total: whole };
 }
 
