@@ -299,9 +299,49 @@ describe('the suggestion', () => {
     expect(suggestFamily(calm)?.why).toContain('3 names over 20 periods');
   });
 
+  it('is slices for the parts of a whole that stays the same, and rings for values from 0 to 1', () => {
+    const whole = cubeOf(Array.from({ length: 9 }, (_, p) => [20 + p, 50 - p, 30]));
+    expect(suggestFamily(whole)).toMatchObject({ id: 'pie' });
+    expect(
+      suggestFamily(
+        cubeOf([
+          [20, 80],
+          [30, 71],
+        ]),
+      )?.id,
+    ).not.toBe('pie');
+    expect(
+      suggestFamily(
+        cubeOf([
+          [20, 80],
+          [Number.NaN, 100],
+        ]),
+      )?.id,
+    ).not.toBe('pie');
+    expect(
+      suggestFamily(
+        cubeOf([
+          [0.2, 0.9],
+          [0.4, 0.3],
+          [0.5, 1],
+        ]),
+      ),
+    ).toMatchObject({ id: 'progress' });
+    // Signs of yes and no are not shares.
+    expect(
+      suggestFamily(
+        cubeOf([
+          [0, 1],
+          [1, 1],
+          [0, 1],
+        ]),
+      )?.id,
+    ).not.toBe('progress');
+  });
+
   it('is ranked bars where many compete, or the lead changes often; none where nothing speaks for one', () => {
     expect(suggestFamily(stress(9, 30, 4))).toMatchObject({ id: 'ranked-bars' });
-    const restless = cubeOf(Array.from({ length: 20 }, (_, p) => (p % 2 === 0 ? [2, 1] : [1, 2])));
+    const restless = cubeOf(Array.from({ length: 20 }, (_, p) => (p % 2 === 0 ? [3, 1] : [1, 2])));
     expect(suggestFamily(restless)?.why).toContain('the lead changes often');
     expect(suggestFamily(cubeOf([[1, 2]]))).toBeNull();
     expect(

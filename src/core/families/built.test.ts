@@ -28,7 +28,8 @@ const cube: Cube = {
 function filmOf(family: Family, opening: Partial<Build> = {}, change: (chart: Chart) => Partial<Chart> = () => ({})) {
   const base = defaultChart('c', testTable.id, testFields, family);
   const pace = { ...base.pace, opening: { ...noBuild, how: 'none' as const } };
-  const own = family.document.defaults(cube);
+  // Of big numbers a first chart has fewer than the table.
+  const own = { ...(family.document.defaults(cube) as object), ...(family.id === 'number' ? { places: 5 } : {}) };
   const built = showingMoment({ play: base.play, pace }, family, '');
   const chart = { ...base, own, ...built, pace: { ...built.pace, opening: { ...built.pace.opening, ...opening } } };
   const project = defaultProject({ id: 'p', name: 'Test' }, testTable, { ...chart, ...change(chart) });

@@ -69,6 +69,7 @@ function another(family: Family, path: string, now: unknown): unknown {
   if (path === 'own.hidden') return [`${lively.categories[0]} with a name that is far too long`];
   if (path === 'own.labelled')
     return [{ name: `${lively.categories[0]} with a name that is far too long`, period: lively.periods[1]?.key }];
+  if (path === 'own.seed') return 7;
   if (path === 'own.pulled') return [`${lively.categories[0]} with a name that is far too long`];
   if (path === 'own.marked') return [lively.periods[1]?.key];
   if (path === 'own.periods') return [lively.periods[1]?.key, lively.periods[3]?.key];

@@ -12,6 +12,7 @@ import { radialKnown } from './radial/known';
 import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
 import { treeMapKnown } from './tree-map/known';
+import { wordsKnown } from './words/known';
 
 /**
  * Every family as the editor knows it: its part of the document and its controls, without what draws it, which the page
@@ -31,6 +32,7 @@ export const knownFamilies: readonly KnownFamily[] = [
   progressKnown,
   comparedKnown,
   polarKnown,
+  wordsKnown,
 ] as readonly KnownFamily[];
 
 /** The family that a new project starts with. */

@@ -12,6 +12,7 @@ import { radial } from './radial';
 import { rankLines } from './rank-lines';
 import { rankedBars } from './ranked-bars';
 import { treeMap } from './tree-map';
+import { words } from './words';
 
 /** Every family of charts. A new one is a folder beside this file and a word in this list. */
 export const families: readonly Family[] = [
@@ -28,6 +29,7 @@ export const families: readonly Family[] = [
   progress,
   compared,
   polar,
+  words,
 ];
 
 /** The family that a new project starts with. */

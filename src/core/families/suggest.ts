@@ -29,6 +29,13 @@ export function suggestFamily(cube: Cube, list: readonly KnownFamily[] = knownFa
 function suggestionOf(cube: Cube): FamilySuggestion | null {
   const [count, steps] = [cube.categories.length, cube.periods.length - 1];
   if (steps < 1 || count < 1) return null;
+  if (count > 1 && sharesAWhole(cube))
+    return {
+      id: 'pie',
+      why: `The ${count} names are parts of a whole that stays the same: slices tell who has which share.`,
+    };
+  if (areShares(cube))
+    return { id: 'progress', why: 'All values lie between 0 and 1: rings tell how far along each name is.' };
   if (count > 1 && steps + 1 <= COMPARED)
     return {
       id: 'compared',
@@ -47,6 +54,40 @@ function suggestionOf(cube: Cube): FamilySuggestion | null {
       why: `${count} names compete${changes >= LIVELY ? ', and the lead changes often' : ''}: ranked bars tell who leads.`,
     };
   return null;
+}
+
+/** A whole that changes by less than this stays the same. */
+const STEADY = 0.005;
+/** So few names are slices that can be told apart. */
+const MOST_SLICES = 12;
+
+/** Do all values sum to the same at every period, none of them below 0 and none missing? */
+function sharesAWhole(cube: Cube): boolean {
+  const count = cube.categories.length;
+  if (count > MOST_SLICES) return false;
+  let whole = Number.NaN;
+  for (let p = 0; p < cube.periods.length; p++) {
+    let sum = 0;
+    for (let c = 0; c < count; c++) {
+      const value = cubeValue(cube, p, c);
+      if (!(value >= 0)) return false;
+      sum += value;
+    }
+    if (!(sum > 0)) return false;
+    if (Number.isNaN(whole)) whole = sum;
+    if (Math.abs(sum - whole) > STEADY * whole) return false;
+  }
+  return true;
+}
+
+/** Do all values lie between 0 and 1, and are they more than signs of yes and no? */
+function areShares(cube: Cube): boolean {
+  let between = false;
+  for (const value of cube.values) {
+    if (value < 0 || value > 1) return false;
+    if (value > 0 && value < 1) between = true;
+  }
+  return between && cube.categories.length <= MOST_SLICES;
 }
 
 /** How often another category has the greatest value than in the period before. */

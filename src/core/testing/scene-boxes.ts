@@ -42,11 +42,18 @@ export function seenTexts(scene: Scene, measure: MeasureText): SeenText[] {
       if (node.kind !== 'text' || node.shade || node.text === '') continue;
       const widthPx = lineWidth(node.text, node.font, node.tabular ?? false, measure);
       const start = dx + node.x - { start: 0, middle: widthPx / 2, end: widthPx }[node.align];
+      const [up, down] = [node.font.sizePx * 0.72, node.font.sizePx * 0.2];
+      const [x, y] = [dx + node.x, dy + node.y];
+      // Texts that stand upright read from the foot to the top.
+      const upright = node.turnRad !== undefined && Math.abs(node.turnRad + Math.PI / 2) < 1e-9;
+      const free = upright
+        ? { left: x - up, right: x + down, top: y - (start + widthPx - x), bottom: y - (start - x) }
+        : { left: start, right: start + widthPx, top: y - up, bottom: y + down };
       const box = {
-        left: Math.max(cut.left, start),
-        right: Math.min(cut.right, start + widthPx),
-        top: Math.max(cut.top, dy + node.y - node.font.sizePx * 0.72),
-        bottom: Math.min(cut.bottom, dy + node.y + node.font.sizePx * 0.2),
+        left: Math.max(cut.left, free.left),
+        right: Math.min(cut.right, free.right),
+        top: Math.max(cut.top, free.top),
+        bottom: Math.min(cut.bottom, free.bottom),
       };
       if (box.right > box.left && box.bottom > box.top) found.push({ node, ...box, opacity: seen });
     }

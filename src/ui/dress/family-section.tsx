@@ -12,6 +12,9 @@ import { useServices } from '../services';
 import { useChart, useDocument, useSession } from '../use-state';
 
 const PICTURE_PX = 240;
+/** Width of a card and space between two: four stand in a row. */
+const CARD_PX = 76;
+const GAP_PX = 7;
 /** Pictures of a card while it is pointed at, and how many a second. */
 const MOVING = { count: 24, perSec: 12 } as const;
 
@@ -20,8 +23,8 @@ const storyNames: Readonly<Record<Story, string>> = {
   'how-it-went': 'How it went',
   'who-has-which-share': 'Who has which share',
   'how-far-along': 'How far along',
-  'what-stands-out': 'What stands out',
-  'what-goes-with-what': 'What compares with what',
+  'what-stands-out': 'Stands out',
+  'what-goes-with-what': 'Compared',
 };
 
 /** What should the film tell? Each answer is a small picture of the person's own data, which moves while it is pointed at. */
@@ -35,22 +38,26 @@ export function FamilySection() {
   return (
     <Section title="What should the film tell?">
       <Field control="family" bare>
-        {told.map((story) => (
-          <fieldset key={story} className="mb-2">
-            <legend className="mb-1 text-[12px] text-quiet">{storyNames[story]}</legend>
-            <ul className="grid grid-cols-2 gap-2">
-              {knownFamilies
-                .filter(({ tells }) => tells === story)
-                .map((each) => (
-                  <li key={each.id}>
-                    <FamilyCard family={each} chosen={family === each.id} stamp={stamp} />
-                  </li>
-                ))}
-            </ul>
-          </fieldset>
-        ))}
+        {/* Four in a row; short questions share one. */}
+        <div className="flex flex-wrap gap-x-2 gap-y-2.5">
+          {told.map((story) => {
+            const answers = knownFamilies.filter(({ tells }) => tells === story);
+            return (
+              <fieldset key={story} style={{ width: answers.length * CARD_PX + (answers.length - 1) * GAP_PX }}>
+                <legend className="mb-1 text-[12px] leading-tight text-quiet">{storyNames[story]}</legend>
+                <ul className="flex" style={{ gap: GAP_PX }}>
+                  {answers.map((each) => (
+                    <li key={each.id} style={{ width: CARD_PX }}>
+                      <FamilyCard family={each} chosen={family === each.id} stamp={stamp} />
+                    </li>
+                  ))}
+                </ul>
+              </fieldset>
+            );
+          })}
+        </div>
         {suggestion && suggested && (
-          <p className="text-[12px] leading-snug text-quiet">
+          <p className="mt-2 text-[12px] leading-snug text-quiet">
             {suggestion.why}{' '}
             {suggested.id !== family && (
               <button type="button" className="text-ink underline" onClick={() => setFamily(suggested.id)}>
@@ -81,15 +88,15 @@ function FamilyCard({ family, chosen, stamp }: CardProps) {
       type="button"
       aria-label={`Tell it with ${family.name.toLowerCase()}`}
       aria-pressed={chosen}
-      className="block w-full rounded-md border border-line bg-card p-1 text-left hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+      className="block w-full rounded-md border border-line bg-card p-0.5 text-left hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
       onClick={() => setFamily(family.id)}
       onPointerEnter={() => setPointed(true)}
       onPointerLeave={() => setPointed(false)}
       onFocus={() => setPointed(true)}
       onBlur={() => setPointed(false)}
     >
-      <Picture picture={shown} className="h-20 w-full" />
-      <span className="block truncate px-0.5 pt-1 text-[12px]">{family.name}</span>
+      <Picture picture={shown} className="h-11 w-full" />
+      <span className="flex h-7 items-center px-0.5 text-[11px] leading-[13px]">{family.name}</span>
     </button>
   );
 }

@@ -1,20 +1,10 @@
 import { placesAt } from '../../motion/race';
-import { type Cube, cubeValue } from '../../shaping/cube';
 import type { CourseInput, ToldChart } from '../family';
-import { negativeShares } from '../shared/refusal';
-import { type StandingsCourse, standingsCourse } from '../shared/standings/course';
+import { type PositiveCourse, positiveCourse } from '../shared/standings/positive-course';
 import type { PolarOwn } from './document';
 
-/** Wedges through a piece of the film. */
-export interface PolarCourse extends StandingsCourse {
-  /** The greatest value of the film; 0 where there is none above 0. */
-  readonly greatest: number;
-  /** Why nothing can be drawn; null where all is well. */
-  readonly refused: string | null;
-}
-
 /** Wedges in words. */
-export type ToldPolar = ToldChart<PolarOwn, PolarCourse>;
+export type ToldPolar = ToldChart<PolarOwn, PositiveCourse>;
 
 /** A wedge at a moment. */
 export interface WedgeValue {
@@ -32,34 +22,15 @@ export interface WedgeValue {
 }
 
 /** Ranks all, and looks for the greatest and for what is below 0. */
-export function polarCourse(input: CourseInput<PolarOwn>): PolarCourse {
-  const { chart, cube, memory } = input;
-  const { between, gaps, own, pace } = chart;
-  const places = Math.max(1, Math.min(own.places, cube.categories.length));
-  const { order } = own;
-  const settings = { places, order, between, gaps, swapMode: 'at-crossing', swapSec: pace.swapSec } as const;
-  const standings = standingsCourse(input, settings);
-  const { values, unit } = standings.race.series;
-  let greatest = 0;
-  for (const value of values) if (value * unit > greatest) greatest = value * unit;
-  const negative = memory.once('names below 0', [cube], () => belowZero(cube));
-  const refused =
-    negative.length > 0
-      ? negativeShares(negative, 'Ranked bars, radial bars and lines can show them.', 'Wedges')
-      : null;
-  return { ...standings, greatest, refused };
-}
-
-function belowZero(cube: Cube): string[] {
-  const below = new Set<number>();
-  for (let p = 0; p < cube.periods.length; p++)
-    for (let c = 0; c < cube.categories.length; c++) if (cubeValue(cube, p, c) < 0) below.add(c);
-  return cube.categories.filter((_, c) => below.has(c));
+export function polarCourse(input: CourseInput<PolarOwn>): PositiveCourse {
+  const { places, order } = input.chart.own;
+  const instead = 'Ranked bars, radial bars and lines can show them.';
+  return positiveCourse(input, { places, order, what: 'Wedges', instead });
 }
 
 /** The wedges of a moment, in the table's order, and what reaches the rim, in data units. */
 export function wedgesAt(
-  { race, greatest, refused }: PolarCourse,
+  { race, greatest, refused }: PositiveCourse,
   { measure, scale }: PolarOwn,
   timeSec: number,
 ): { wedges: WedgeValue[]; rim: number } {

@@ -6,9 +6,10 @@ import { shownLegend } from '../shared/shown-legend';
 import { standingsEvents } from '../shared/standings/events';
 import { standingsMap } from '../shared/standings/map';
 import { standingsMoments } from '../shared/standings/moments';
+import type { PositiveCourse } from '../shared/standings/positive-course';
 import { standingsReadout } from '../shared/standings/readout';
 import { standingsToken } from '../shared/standings/tokens';
-import { type PolarCourse, polarCourse, type ToldPolar, wedgesAt } from './course';
+import { polarCourse, type ToldPolar, wedgesAt } from './course';
 import type { PolarOwn } from './document';
 import { polarKnown } from './known';
 import { polarPicture } from './picture';
@@ -50,12 +51,12 @@ function legendOf(told: ToldPolar, colours: Colours): LegendContent | null {
 const MEASURE_COLOUR = '#8A8F94';
 
 /** Wedges of equal angle around a middle, whose area (or radius) is the value. */
-export const polar = defineFamily<PolarOwn, PolarCourse, PolarPlan>({
+export const polar = defineFamily<PolarOwn, PositiveCourse, PolarPlan>({
   ...polarKnown,
   courseOf: polarCourse,
   valueEnds: ({ course }: ToldPolar) => [0, course.greatest],
   legendOf,
-  planOf: (input: PlanInput<PolarOwn, PolarCourse>) => planPolar(input),
+  planOf: (input: PlanInput<PolarOwn, PositiveCourse>) => planPolar(input),
   pictureAt: polarPicture,
   buildOf: ({ build }) => build,
   imageIds: () => [],

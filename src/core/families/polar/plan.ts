@@ -6,12 +6,12 @@ import type { Font } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
 import { type BuildCourse, prepareBuild, turnsOf } from '../shared/build';
 import { type RingLabelFonts, ringLabelFonts } from '../shared/round/ring-label-fonts';
+import type { PositiveCourse } from '../shared/standings/positive-course';
 import { tickFormats } from '../shared/tick-formats';
-import type { PolarCourse } from './course';
 import type { PolarOwn } from './document';
 
 /** Everything of wedges that stays the same through the film. */
-export interface PolarPlan extends PlanInput<PolarOwn, PolarCourse>, RingLabelFonts {
+export interface PolarPlan extends PlanInput<PolarOwn, PositiveCourse>, RingLabelFonts {
   readonly x: number;
   readonly y: number;
   readonly outerPx: number;
@@ -34,7 +34,7 @@ export interface PolarPlan extends PlanInput<PolarOwn, PolarCourse>, RingLabelFo
 const LABEL_SHARE = 0.26;
 
 /** Sizes, fonts and texts that stay the same through the film. */
-export function planPolar(input: PlanInput<PolarOwn, PolarCourse>): PolarPlan {
+export function planPolar(input: PlanInput<PolarOwn, PositiveCourse>): PolarPlan {
   const { chart, cube, course, frame, measure } = input;
   const { own, dress } = chart;
   const { plot, unit } = frame;

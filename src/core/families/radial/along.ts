@@ -2,8 +2,8 @@ import { labelNode } from '../../chart/text-block';
 import { smoothStep } from '../../motion/slots';
 import type { SceneNode } from '../../scene/scene';
 import { onCircle } from '../shared/round/sector';
-import type { RingAt } from './picture';
 import type { RadialPlan } from './plan';
+import type { RingAt } from './rings';
 
 /** The name of a ring letter by letter along it, from where it begins; nothing where it is too short or too thin. */
 export function letterNodes({ x, y, nameFont, names, measure }: RadialPlan, ring: RingAt, ink: string): SceneNode[] {

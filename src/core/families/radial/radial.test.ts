@@ -6,8 +6,8 @@ import { filmOfFamily, leavesAt, numbersAt, textsAt } from '../../testing/family
 import { cubeOf, measureBySize } from '../../testing/films';
 import { textFaults } from '../../testing/scene-boxes';
 import { radial } from '.';
-import { ringsAt } from './picture';
 import type { RadialPlan } from './plan';
+import { ringsAt } from './rings';
 
 const cube = cubeOf([
   [40, 30, 20],

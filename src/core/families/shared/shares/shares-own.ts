@@ -99,7 +99,7 @@ export function sharesControls(marks: string, range: readonly [number, number] =
       path: 'own.under',
       step,
       label: 'Gathered too where under',
-      words: 'limit threshold small slices other',
+      words: 'limit cutoff small slices other',
       input: { kind: 'number', range: underRange, step: 0.5, unit: '%', times: 100, decimals: 1 },
       when: [{ path: 'own.rest', is: ['gather'] }],
     },
