@@ -58,7 +58,7 @@ async function shootFamilies(page) {
   const sheet = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const images = pictures.map((data) => `<img src="data:image/png;base64,${data}">`).join('');
   await sheet.setContent(
-    `<style>body{margin:0;padding:16px;display:grid;grid-template-columns:1fr 1fr;gap:16px;background:#e8e2d2}img{width:100%;display:block}</style>${images}`,
+    `<style>body{margin:0;padding:16px;display:grid;grid-template-columns:1fr 1fr 1fr;gap:16px;background:#e8e2d2}img{width:100%;display:block}</style>${images}`,
   );
   const height = Math.ceil(await sheet.evaluate(() => document.body.scrollHeight));
   await sheet.setViewportSize({ width: 1280, height });

@@ -56,6 +56,7 @@ function numbersOf(value: unknown): number[] {
 
 /** Another value that a path may have; undefined where it has no other. */
 function another(family: Family, path: string, now: unknown): unknown {
+  if (path === 'own.seed') return 7;
   const known = documentPaths(family).find((each) => each.path === path);
   if (typeof now === 'boolean') return !now;
   if (known?.choices) return known.choices.find((choice) => choice !== now);
@@ -69,7 +70,6 @@ function another(family: Family, path: string, now: unknown): unknown {
   if (path === 'own.hidden') return [`${lively.categories[0]} with a name that is far too long`];
   if (path === 'own.labelled')
     return [{ name: `${lively.categories[0]} with a name that is far too long`, period: lively.periods[1]?.key }];
-  if (path === 'own.seed') return 7;
   if (path === 'own.pulled') return [`${lively.categories[0]} with a name that is far too long`];
   if (path === 'own.marked') return [lively.periods[1]?.key];
   if (path === 'own.periods') return [lively.periods[1]?.key, lively.periods[3]?.key];
@@ -213,6 +213,8 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
       if (/depthAngle|light/.test(path)) putAt(ready, 'dress.bars.depth', 0.5);
       putAt(ready, 'dress.bars.longNames', 'cut');
       if (valueAt(ready, 'own.windowPeriods') !== undefined) putAt(ready, 'own.windowPeriods', 4);
+      // Somebody has to come and go.
+      if (path === 'pace.swapSec' && valueAt(ready, 'own.places') !== undefined) putAt(ready, 'own.places', 4);
       // A rest is gathered where there are more than have a share of their own.
       if (valueAt(ready, 'own.rest') !== undefined) putAt(ready, 'own.places', 4);
       // Ends that are given begin as those that the values have by themselves.
