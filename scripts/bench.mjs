@@ -50,6 +50,10 @@ const parts = {
         row(`${id}: a scene of 50 names over 5,000 periods`, fifty, 'ms', 2),
         row(`${id}: prepare 50 by 5,000`, prepare, 'ms', 0, 'under 150 ms'),
       ]),
+      ...core.moments.flatMap(({ id, most, scene, prepare }) => [
+        row(`${id}: a scene of ${most} marks`, scene, 'ms', 2, `under ${most > 20 ? 12 : 8} ms with drawing`),
+        row(`${id}: prepare it`, prepare, 'ms', 0),
+      ]),
       row('prepare, 1,000 categories by 500 periods', core.once, 'ms', 0),
       row('prepare, 1,000 categories by 1,000 periods', core.twice, 'ms', 0, 'under 400 ms'),
       ratio(core.twice, core.once, 2, 'at most 2.2'),

@@ -142,9 +142,33 @@ const alongs = families
     return { id: family.id, marks: scenes[0] ?? [], fifty: scenes[1] ?? [], prepare: prepareFifty };
   });
 
+/** Each chart of the moment: a frame of so many marks, and what it takes to prepare. */
+const moments = families
+  .filter(({ id, plays }) => plays.includes('through-time') && id !== 'ranked-bars')
+  .map((family) => {
+    const most = { words: 300, 'tree-map': 500, number: 6, progress: 12 }[family.id] ?? 20;
+    const cube = walkCube(50, Math.max(20, most));
+    const own = { ...(family.document.defaults(cube) as object) } as Record<string, unknown>;
+    for (const key of ['places', 'most']) if (key in own) own[key] = most;
+    const project = benchProject(12, 1, { family: family.id, familyVersion: family.document.version, own });
+    const prepared = Array.from({ length: 3 }, () => {
+      const startedMs = performance.now();
+      prepare(project, cube);
+      return performance.now() - startedMs;
+    });
+    const film = prepare(project, cube);
+    const time = (count: number) => {
+      const startedMs = performance.now();
+      for (let i = 0; i < count; i++) sceneAt(film, ((i * 0.618034) % 1) * film.lengthSec);
+      return (performance.now() - startedMs) / count;
+    };
+    time(20);
+    return { id: family.id, most, scene: Array.from({ length: ROUNDS }, () => time(60)), prepare: prepared };
+  });
+
 /** Room for fifty names, under whatever name a family keeps it. */
 function fifty(own: object): object {
   return Object.fromEntries(['most', 'places'].filter((key) => key in own).map((key) => [key, 50]));
 }
 
-console.log(JSON.stringify({ alongs, few, many, short, long, full, once, twice, editText, editPace, editPlaces }));
+console.log(JSON.stringify({ alongs, moments, few, many, short, long, full, once, twice, editText, editPace, editPlaces }));

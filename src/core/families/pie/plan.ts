@@ -35,8 +35,6 @@ export interface PiePlan extends PlanInput<PieOwn, SharesCourse>, SharesBuild, R
   readonly refused: string | null;
 }
 
-/** The part of the width that labels on one side take at most. */
-const LABEL_SHARE = 0.26;
 /** How far a slice is pulled out, of the radius. */
 const PULL = 0.09;
 const MOST_DEPTH = 0.32;
@@ -55,7 +53,7 @@ export function planPie(input: PlanInput<PieOwn, SharesCourse>): PiePlan {
     unit,
     heightPx: plot.heightPx / (half ? 1 : 2),
     rows: Math.ceil(Math.min(own.places, cube.categories.length) / 2) + 1,
-    limitPx: plot.widthPx * (outside ? LABEL_SHARE : 0.2),
+    widthPx: plot.widthPx,
     numbers: own.numbers !== 'none',
     shown: [...Array.from(course.race.series.categories), cube.categories.length],
   });

@@ -30,9 +30,6 @@ export interface PolarPlan extends PlanInput<PolarOwn, PositiveCourse>, RingLabe
   readonly turns: readonly number[];
 }
 
-/** The part of the width that labels on one side take at most. */
-const LABEL_SHARE = 0.26;
-
 /** Sizes, fonts and texts that stay the same through the film. */
 export function planPolar(input: PlanInput<PolarOwn, PositiveCourse>): PolarPlan {
   const { chart, cube, course, frame, measure } = input;
@@ -47,7 +44,7 @@ export function planPolar(input: PlanInput<PolarOwn, PositiveCourse>): PolarPlan
     unit,
     heightPx: plot.heightPx / 2,
     rows: Math.ceil(places / 2) + 1,
-    limitPx: plot.widthPx * LABEL_SHARE,
+    widthPx: plot.widthPx,
     numbers: own.values,
     shown: Array.from(race.series.categories),
   });

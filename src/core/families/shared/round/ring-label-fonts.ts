@@ -24,25 +24,33 @@ interface RingLabelRoom {
   /** Along which labels are stacked, and how many of them at most. */
   readonly heightPx: number;
   readonly rows: number;
-  /** Width that a label may take. */
-  readonly limitPx: number;
+  /** Width of the chart, of which labels on each side take a part. */
+  readonly widthPx: number;
   /** Is there a line of numbers? */
   readonly numbers: boolean;
   /** Which of the names may ever show. */
   readonly shown: Iterable<number>;
 }
 
+/** Sizes of letters, in hundredths of the stage's shorter side, and what labels take of the width on each side at most. */
+const SIZE = 3;
+const LABEL_SHARE = 0.26;
+const NARROW_SIZE = 2.4;
+const NARROW_SHARE = 0.19;
 /** Between the rim and the labels, in sizes of the type. */
 const LEADER = 1.5;
 
 /** Sizes in which all labels of one side fit above each other, and names cut to their room. */
 export function ringLabelFonts(
   names: readonly string[],
-  { chart, measure, unit, heightPx, rows, limitPx, numbers, shown }: RingLabelRoom,
+  { chart, measure, unit, heightPx, rows, widthPx, numbers, shown }: RingLabelRoom,
 ): RingLabelFonts {
+  // On a narrow stage labels give way to the ring.
+  const narrow = widthPx < heightPx * 1.6;
+  const limitPx = widthPx * (narrow ? NARROW_SHARE : LABEL_SHARE);
   const { labels } = chart.dress;
   const lines = numbers ? 2 : 1;
-  const sizePx = Math.max(1, Math.min(3 * unit, heightPx / rows / 0.62 / (lines * 1.25)));
+  const sizePx = Math.max(1, Math.min((narrow ? NARROW_SIZE : SIZE) * unit, heightPx / rows / 0.62 / (lines * 1.25)));
   const nameFont = fontOf(labels.name, sizePx * labels.name.size);
   const numberFont = fontOf(labels.value, sizePx * 0.92 * labels.value.size);
   const fitted = names.map((name) => fitText(cased(name, labels.name), nameFont, limitPx, measure));
