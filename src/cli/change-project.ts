@@ -1,3 +1,4 @@
+import { familyAliases } from '@/core/families/known';
 import { families } from '@/core/families/registry';
 import { inFamily } from '@/core/families/switch-family';
 import type { Cubes } from '@/core/film/tell-film';
@@ -68,14 +69,15 @@ function readOne(text: string): Setting {
 }
 
 function withFamily(project: Project, id: string, cubes: Cubes): Project {
-  const name = oneOf(
-    '--chart',
-    id,
-    families.map((each) => each.id),
-  );
+  const alias = familyAliases[id];
+  const name = oneOf('--chart', alias?.id ?? id, [...families.map((each) => each.id), ...Object.keys(familyAliases)]);
   const family = families.find((each) => each.id === name);
   const cube = cubes.get(chartOf(project, null).id) ?? null;
-  return family ? withChart(project, null, (chart) => inFamily(chart, family, cube)) : project;
+  if (!family) return project;
+  return withChart(project, null, (chart) => {
+    const drawn = inFamily(chart, family, cube);
+    return alias ? { ...drawn, own: { ...(drawn.own as object), ...alias.own } } : drawn;
+  });
 }
 
 /** Shows one period instead of the run: `last`, or a period by its key. */

@@ -35,6 +35,20 @@ beforeAll(() => {
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('frames', () => {
+  it('take other words for a family, which begins as they say', async () => {
+    const [donut] = await rows('race.csv', { chart: 'donut', at: '0' });
+    expect(donut.rows).toMatchObject([
+      { category: 'A', share: expect.closeTo(1 / 6, 9) },
+      { category: 'B', share: expect.closeTo(5 / 6, 9) },
+    ]);
+    const [gauge] = await rows('race.csv', { chart: 'gauge', at: '0' });
+    expect(gauge.rows).toMatchObject([
+      { category: 'A', share: 0.1 },
+      { category: 'B', share: 0.5 },
+    ]);
+    await expect(rows('race.csv', { chart: 'doughnut' })).rejects.toThrow(/--chart must be one of .*donut/);
+  });
+
   it('follow settings by their paths, in their order, of the chart and of the film', async () => {
     const set = ['own.places=1', 'film.framesPerSec=10', 'between=step', 'pace.length={"by":"whole","sec":2}'];
     const found = await rows('race.csv', { set });

@@ -215,6 +215,8 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
       if (valueAt(ready, 'own.windowPeriods') !== undefined) putAt(ready, 'own.windowPeriods', 4);
       // Somebody has to come and go.
       if (path === 'pace.swapSec' && valueAt(ready, 'own.places') !== undefined) putAt(ready, 'own.places', 4);
+      // Words stand in a hole.
+      if (path === 'own.middle') putAt(ready, 'own.hole', 0.5);
       // A rest is gathered where there are more than have a share of their own.
       if (valueAt(ready, 'own.rest') !== undefined) putAt(ready, 'own.places', 4);
       // Ends that are given begin as those that the values have by themselves.

@@ -37,3 +37,10 @@ export const knownFamilies: readonly KnownFamily[] = [
 
 /** The family that a new project starts with. */
 export const firstKnown: KnownFamily = rankedBarsKnown as KnownFamily;
+
+/** Other words that a family is asked for by, and what such a chart begins with. */
+export const familyAliases: Readonly<Record<string, { readonly id: string; readonly own: object }>> = {
+  donut: { id: 'pie', own: { hole: 0.58 } },
+  ring: { id: 'progress', own: { form: 'ring' } },
+  gauge: { id: 'progress', own: { form: 'three-quarter', pointer: 'needle' } },
+};

@@ -26,7 +26,7 @@ export const pieControls: readonly ControlSpec[] = [
     step,
     label: 'Words in the hole',
     words: 'centre center text total token',
-    hint: 'Such as {total}, {leader}, {share} or {period}. The first line is the largest.',
+    hint: 'They need a hole. Such as {total}, {leader}, {share} or {period}; the first line is the largest.',
     input: { kind: 'text', maxLength: MIDDLE_LENGTH, lines: 2 },
   },
   {

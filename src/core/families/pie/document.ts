@@ -59,7 +59,7 @@ export const pieDocument: FamilyDocument<PieOwn> = {
   },
   defaults: () => ({
     ...usualShares,
-    hole: 0.58,
+    hole: 0,
     round: 'whole',
     startAngle: 0,
     gap: 0.4,

@@ -138,6 +138,7 @@ describe('the slices of a pie', () => {
 
   it('show their backs when they stand out, and the fronts cover them', () => {
     const made = filmOfFamily(pie, crossing, {
+      own: { hole: 0.6 },
       chart: ({ dress }) => ({ dress: { ...dress, bars: { ...dress.bars, depth: 0.5 } } }),
     });
     const ids = leavesAt(made, 0).map(({ id }) => id);
@@ -204,7 +205,7 @@ describe('the labels of a pie', () => {
   });
 
   it('count in the hole, in a size in which all of its words fit', () => {
-    const made = film({ middle: 'of {total}\n{leader}, {share}' });
+    const made = film({ hole: 0.6, middle: 'of {total}\n{leader}, {share}' });
     const lines = (timeSec: number) => leavesAt(made, timeSec).filter((n): n is TextNode => n.id.startsWith('middle:'));
     expect(lines(0).map(({ text }) => text)).toEqual(['of 105', 'Category 0, 38.1%']);
     expect(lines(made.lengthSec).map(({ text }) => text)).toEqual(['of 105', 'Category 1, 42.9%']);
