@@ -136,6 +136,7 @@ function pushRound(plan: ProgressPlan, cell: CellAt, nodes: SceneNode[]): void {
     nodes.push(targetText(plan, category, { x: textX, y: textY + plan.targetFont.sizePx * 0.35, align }));
   }
   if (needle) pushNeedle(plan, cell, { x, y, turn: turnOf(share) }, nodes);
+  pushEnds(plan, category, { x, y }, nodes);
   const half = own.form === 'half';
   // Under a needle the number stands below its foot; in a half round without one on its base.
   const valueY =
@@ -149,9 +150,41 @@ function pushRound(plan: ProgressPlan, cell: CellAt, nodes: SceneNode[]): void {
   pushText(
     plan,
     cell,
-    { part: 'name', text: cell.name, x, y: y + round.outerPx * footPx + nameFont.sizePx * 1.15, align: 'middle' },
+    {
+      part: 'name',
+      text: cell.name,
+      x,
+      y: y + round.outerPx * footPx + plan.endRowPx + nameFont.sizePx * 1.15,
+      align: 'middle',
+    },
     nodes,
   );
+}
+
+/** The numbers at both ends of a dial, under its band. */
+function pushEnds(
+  plan: ProgressPlan,
+  category: number,
+  { x, y }: { readonly x: number; readonly y: number },
+  nodes: SceneNode[],
+): void {
+  const { round, targetFont: font, endTexts, measure } = plan;
+  if (!endTexts) return;
+  const middle = (round.innerPx + round.outerPx) / 2;
+  endTexts.forEach((text, i) => {
+    const [endX, endY] = onCircle(x, y, middle, round.start + round.sweep * i);
+    // Never wider than the round is, nor into its middle.
+    const half = measure(text, font) / 2;
+    const inwards = Math.max(0, Math.abs(endX - x) + half - round.outerPx);
+    const textX = endX - Math.sign(endX - x) * inwards;
+    if (half * 2 > round.outerPx * (plan.endRowPx > 0 ? 0.95 : 0.5)) return;
+    const node = targetText(plan, category, {
+      x: textX,
+      y: endY + font.sizePx * (round.sweep > 0.6 ? 1.5 : 1.2),
+      align: 'middle',
+    });
+    nodes.push({ ...node, id: `end:${category}:${i}`, text } as TextNode);
+  });
 }
 
 /** A slender needle from the middle to the band, with a hub. */

@@ -28,6 +28,10 @@ export interface ProgressPlan extends PlanInput<ProgressOwn, CellsCourse> {
   readonly nameFont: Font;
   readonly valueFont: Font;
   readonly targetFont: Font;
+  /** Height of the row of the ends of a dial over the name, where they do not stand beside it. */
+  readonly endRowPx: number;
+  /** What stands at both ends of a dial; null where a way needs no numbers. */
+  readonly endTexts: readonly [string, string] | null;
   readonly targetText: string;
   /** What is written for a value, at a share of the way. */
   readonly write: (value: number, share: number) => string;
@@ -83,14 +87,20 @@ export function planProgress(input: PlanInput<ProgressOwn, CellsCourse>): Progre
   const nameRowPx = nameFont.sizePx * 1.45;
   const sweep = SWEEPS[form];
   // A half round needs half of its height; three quarters a little less than all of it.
+  // What a needle points at, and where ranges end, is read off the ends of the dial.
+  const dial = (form === 'half' || form === 'three-quarter') && (own.pointer === 'needle' || own.ranges);
   const below = form === 'half' && own.pointer === 'needle';
   const high = below ? 1.46 : form === 'half' ? 1.04 : form === 'three-quarter' ? 1.72 : 2;
   const targetFont = fontOf(dress.labels.tick, Math.min(1.9 * unit, first.heightPx * (form === 'bar' ? 0.17 : 0.08)));
+  const endRowPx = dial && !below ? targetFont.sizePx * 1.6 : 0;
   const asidePx = own.target && form !== 'bar' ? targetFont.sizePx * 1.4 : 0;
-  const outerPx = Math.max(1, Math.min(first.widthPx / 2 - asidePx, (first.heightPx - nameRowPx - asidePx) / high));
+  const outerPx = Math.max(
+    1,
+    Math.min(first.widthPx / 2 - asidePx, (first.heightPx - nameRowPx - endRowPx - asidePx) / high),
+  );
   const thickPx = outerPx * 0.5 * own.thickness;
   const innerPx = outerPx - thickPx;
-  const heightPx = outerPx * high + nameRowPx + asidePx;
+  const heightPx = outerPx * high + nameRowPx + endRowPx + asidePx;
   const topPx = (first.heightPx - heightPx) / 2 + asidePx;
   const font = fontOf(
     dress.texts.title,
@@ -119,6 +129,8 @@ export function planProgress(input: PlanInput<ProgressOwn, CellsCourse>): Progre
     valueFont,
     write,
     targetFont,
+    endRowPx,
+    endTexts: dial ? [formatValue(ends.from), formatValue(ends.to)] : null,
     targetText: formatValue(own.targetValue),
     round: {
       dx: first.widthPx / 2,

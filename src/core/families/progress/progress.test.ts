@@ -101,6 +101,15 @@ describe('the forms of progress', () => {
     ]);
   });
 
+  it('have the ends of the way in numbers where a needle points at it', () => {
+    const texts = (own: Record<string, unknown>) =>
+      of({ places: 1, ...own }, 0, 'end:').map((n) => (n.kind === 'text' ? n.text : ''));
+    expect(texts({ form: 'three-quarter', pointer: 'needle' })).toEqual(['0', '50']);
+    expect(texts({ form: 'half', ranges: true })).toEqual(['0', '50']);
+    expect(texts({ form: 'ring', ranges: true })).toEqual([]);
+    expect(texts({ form: 'half' })).toEqual([]);
+  });
+
   it('take the colour of the range that the value is in', () => {
     const fill = (share: number) =>
       (
@@ -129,7 +138,7 @@ describe('the forms of progress', () => {
         { places: 1 },
         { places: 12 },
         { places: 5, pointer: 'needle', target: true },
-        { places: 12, numbers: 'both', target: true },
+        { places: 12, numbers: 'both', target: true, ranges: true },
       ]) {
         const made = filmOfFamily(progress, cube, { own: { form, ...more }, size });
         for (let i = 0; i <= 6; i++)
