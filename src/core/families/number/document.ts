@@ -1,17 +1,12 @@
 import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
 import { type CellsOwn, cellsSchema, usualCells } from '../shared/cells/cells-own';
+import { changeForms, changes, type TellsChange } from '../shared/cells/change';
 
-/** What a number is compared with: nothing, its first value, or that of one period before. */
-export const changes = ['none', 'start', 'previous'] as const;
-/** How a change is written. */
-export const changeForms = ['amount', 'percent'] as const;
 export const aligns = ['start', 'middle'] as const;
 
 /** What only big numbers know. */
-export interface NumberOwn extends CellsOwn {
-  readonly change: (typeof changes)[number];
-  readonly changeAs: (typeof changeForms)[number];
+export interface NumberOwn extends CellsOwn, TellsChange {
   /** What stands behind the change; `{when}` is the period that it is counted from. */
   readonly changeWords: string;
   /** A small line of the way so far. */

@@ -9,11 +9,11 @@ import {
   positionOf,
   type ToldCells,
 } from '../shared/cells/cells-course';
+import { changeAt, changeFormat } from '../shared/cells/change';
 import { standingsEvents } from '../shared/standings/events';
 import { standingsMap } from '../shared/standings/map';
 import { standingsMoments } from '../shared/standings/moments';
 import { standingsToken } from '../shared/standings/tokens';
-import { changeAt, changeFormat } from './change';
 import type { NumberOwn } from './document';
 import { numberKnown } from './known';
 import { numberPicture } from './picture';
@@ -25,7 +25,7 @@ function frameAt({ course, cube, chart }: ToldNumber, timeSec: number) {
   const position = positionOf(course, timeSec);
   const rows = course.picked.flatMap((category, cell) => {
     const value = cellValueAt(course, cell, position);
-    const change = changeAt(course, cell, position, chart.own);
+    const change = changeAt(course.values, cell, position, chart.own);
     return Number.isNaN(value)
       ? []
       : [{ category: cube.categories[category], value, ...(change ? { change: change.amount } : {}) }];
@@ -38,7 +38,7 @@ function readoutAt(told: ToldNumber, timeSec: number) {
   const format = changeFormat(chart.own, chart.numbers, formatValue);
   const position = positionOf(course, timeSec);
   return cellsReadout(told, timeSec, (value, cell) => {
-    const change = changeAt(course, cell, position, chart.own);
+    const change = changeAt(course.values, cell, position, chart.own);
     return change ? `${formatValue(value)} (${format(change)})` : formatValue(value);
   });
 }

@@ -1,15 +1,12 @@
 import { cased, labelNode, pushWithShadow } from '../../chart/text-block';
-import { polyline } from '../../scene/path';
 import type { SceneNode, TextNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { buildAt, type Entrance, entranceOf, present, wordsProgress } from '../shared/build';
 import { cellValueAt, positionOf } from '../shared/cells/cells-course';
+import { changeAt } from '../shared/cells/change';
+import { smallLine } from '../shared/cells/small-line';
 import { markColour } from '../shared/mark-colour';
-import { changeAt } from './change';
-import type { LineRoom, NumberPlan } from './plan';
-
-/** Points of a small line at most: nobody sees more. */
-const MOST_POINTS = 240;
+import type { NumberPlan } from './plan';
 
 /** The chart's part of the picture at a moment. Cost: O(numbers). */
 export function numberPicture(plan: NumberPlan, timeSec: number): ChartPicture {
@@ -72,7 +69,7 @@ function pushCell(plan: NumberPlan, { cell, position, entrance }: CellMoment, no
   });
   pushWithShadow(nodes, number, dress.labels.value.shadow);
   y += valueFont.sizePx * 0.24;
-  const change = changeAt(course, cell, position, own);
+  const change = changeAt(course.values, cell, position, own);
   if (own.change !== 'none') {
     y += changeFont.sizePx * 1.2;
     if (change) {
@@ -117,79 +114,18 @@ function pushLine(
   const line = lines[cell];
   const frameBox = boxes[cell];
   if (!line || !frameBox) return;
-  const [start, low, range] = reachOf(plan, line, cell, position);
   const startX = chart.own.align === 'middle' ? frameBox.x + (frameBox.widthPx - line.box.widthPx) / 2 : line.box.x;
-  // The line fills its room from the start on, and gathers detail as the film goes on.
-  const at = (place: number, value: number): readonly [number, number] => [
-    startX - slidePx + (line.box.widthPx * (place - start)) / Math.max(1, position - start),
-    line.box.y + line.box.heightPx * (range > 0 ? 1 - (value - low) / range : 0.5),
-  ];
   const category = course.picked[cell] ?? 0;
-  const every = Math.max(1, Math.ceil(course.values.periodCount / MOST_POINTS));
-  const stretches: number[][] = [[]];
-  const add = (place: number) => {
-    const value = cellValueAt(course, cell, place);
-    if (Number.isNaN(value)) stretches.push([]);
-    else stretches.at(-1)?.push(...at(place, value));
-  };
-  for (let p = start; p < position; p += every) add(p);
-  add(position);
-  const stroke = colours.ofCategory[category] ?? frame.inks.strong;
-  stretches.forEach((points, i) => {
-    if (points.length < 4) return;
-    nodes.push({
-      kind: 'path',
-      id: `line:${category}:${i}`,
-      subject: { part: 'mark', category },
-      path: polyline(Float64Array.from(points)),
-      stroke,
-      strokeWidthPx: chart.dress.lines.width * frame.unit,
-      join: 'round',
-      cap: 'round',
+  nodes.push(
+    ...smallLine(course.values, cell, position, {
+      box: { ...line.box, x: startX - slidePx },
+      ends: [line.low, line.high],
+      category,
+      colour: colours.ofCategory[category] ?? frame.inks.strong,
+      strokePx: chart.dress.lines.width * frame.unit,
       opacity,
-    });
-  });
-  const [x, y] = at(position, cellValueAt(course, cell, position));
-  const radiusPx = chart.dress.lines.width * frame.unit * 1.1;
-  if (!Number.isNaN(y))
-    nodes.push({
-      kind: 'rect',
-      id: `head:${category}`,
-      subject: { part: 'mark', category },
-      x: x - radiusPx,
-      y: y - radiusPx,
-      widthPx: 2 * radiusPx,
-      heightPx: 2 * radiusPx,
-      radiusPx,
-      fill: stroke,
-      opacity,
-    });
-}
-
-/** A line is never stretched to more than so many times of what it is against all that it comes to. */
-const MOST_STRETCH = 4;
-
-/** Where the way of a cell begins, and between which values it lies so far: the lowest, and how far it reaches from there. */
-function reachOf(
-  { course }: NumberPlan,
-  { low, high }: LineRoom,
-  cell: number,
-  position: number,
-): [number, number, number] {
-  let start = Number.POSITIVE_INFINITY;
-  let [least, most] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  const take = (place: number) => {
-    const value = cellValueAt(course, cell, place);
-    if (Number.isNaN(value)) return;
-    start = Math.min(start, place);
-    least = Math.min(least, value);
-    most = Math.max(most, value);
-  };
-  for (let p = 0; p < position; p++) take(p);
-  take(position);
-  const range = Math.max(most - least, (high - low) / MOST_STRETCH);
-  // What is stretched less stands in the middle, as far as its whole way leaves room.
-  return [Number.isFinite(start) ? start : 0, (least + most - range) / 2, range];
+    }),
+  );
 }
 
 function marksOf({ boxes, course }: NumberPlan, position: number): ReadonlyMap<number, Mark> {

@@ -8,7 +8,7 @@ import type { BuildCourse } from '../shared/build';
 import { cellBoxes } from '../shared/cells/cell-grid';
 import { cellsBuild } from '../shared/cells/cells-build';
 import { type CellsCourse, eachCellValue } from '../shared/cells/cells-course';
-import { type Change, changeAt, changeFormat } from './change';
+import { type Change, changeAt, changeFormat } from '../shared/cells/change';
 import type { NumberOwn } from './document';
 
 /** Everything of big numbers that stays the same through the film. */
@@ -92,7 +92,7 @@ export function planNumber(input: PlanInput<NumberOwn, CellsCourse>): NumberPlan
   if (own.change !== 'none')
     for (let p = 0, every = Math.max(1, Math.ceil(cube.periods.length / 200)); p < cube.periods.length; p += every)
       for (let cell = 0; cell < picked.length; cell++) {
-        const change = changeAt(course, cell, p, own);
+        const change = changeAt(course.values, cell, p, own);
         if (change) changeTexts.add(`${formatChange(change)} ${changeWords(change.period)}`);
       }
   const changeFont = sized(

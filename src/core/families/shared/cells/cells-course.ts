@@ -52,12 +52,17 @@ export function cellValue({ clock, values }: CellsCourse, cell: number, timeSec:
   return valueInStep(values, cell, step, s) * values.unit;
 }
 
-/** The value of a cell at a place in the run of periods, which may lie between two; NaN where it has none. */
-export function cellValueAt({ values }: CellsCourse, cell: number, position: number): number {
+/** The value of a series at a place in the run of periods, which may lie between two; NaN where it has none. */
+export function seriesValueAt(values: SeriesSet, k: number, position: number): number {
   const last = Math.max(0, values.periodCount - 1);
   const at = Math.min(last, Math.max(0, position));
   const step = Math.min(Math.max(0, last - 1), Math.floor(at));
-  return valueInStep(values, cell, step, last === 0 ? 0 : at - step) * values.unit;
+  return valueInStep(values, k, step, last === 0 ? 0 : at - step) * values.unit;
+}
+
+/** The value of a cell at a place in the run of periods; NaN where it has none. */
+export function cellValueAt({ values }: Pick<CellsCourse, 'values'>, cell: number, position: number): number {
+  return seriesValueAt(values, cell, position);
 }
 
 /** Every value that a cell ever comes to, at periods: between them it stays between these. */
@@ -97,6 +102,6 @@ export function cellsReadout(
 }
 
 /** The place in the run of periods at a time. */
-export function positionOf({ clock }: CellsCourse, timeSec: number): number {
+export function positionOf({ clock }: Pick<CellsCourse, 'clock'>, timeSec: number): number {
   return positionAt(clock, Math.min(clock.lengthSec, Math.max(0, timeSec))).position;
 }
