@@ -171,4 +171,6 @@ function fifty(own: object): object {
   return Object.fromEntries(['most', 'places'].filter((key) => key in own).map((key) => [key, 50]));
 }
 
-console.log(JSON.stringify({ alongs, moments, few, many, short, long, full, once, twice, editText, editPace, editPlaces }));
+console.log(
+  JSON.stringify({ alongs, moments, few, many, short, long, full, once, twice, editText, editPace, editPlaces }),
+);

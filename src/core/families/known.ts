@@ -11,6 +11,7 @@ import { progressKnown } from './progress/known';
 import { radialKnown } from './radial/known';
 import { rankLinesKnown } from './rank-lines/known';
 import { rankedBarsKnown } from './ranked-bars/known';
+import { tableKnown } from './table/known';
 import { treeMapKnown } from './tree-map/known';
 import { wordsKnown } from './words/known';
 
@@ -22,6 +23,7 @@ export const knownFamilies: readonly KnownFamily[] = [
   rankedBarsKnown,
   radialKnown,
   rankLinesKnown,
+  tableKnown,
   linesKnown,
   areasKnown,
   columnsKnown,

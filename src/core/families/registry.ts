@@ -11,6 +11,7 @@ import { progress } from './progress';
 import { radial } from './radial';
 import { rankLines } from './rank-lines';
 import { rankedBars } from './ranked-bars';
+import { table } from './table';
 import { treeMap } from './tree-map';
 import { words } from './words';
 
@@ -19,6 +20,7 @@ export const families: readonly Family[] = [
   rankedBars,
   radial,
   rankLines,
+  table,
   lines,
   areas,
   columns,

@@ -6,7 +6,7 @@ import type { ToldStandings } from './course';
 export function standingsNumbers(
   { course, cube }: ToldStandings,
   timeSec: number,
-  more: (place: Place) => Readonly<Record<string, number>> = () => ({}),
+  more: (place: Place) => Readonly<Record<string, number | undefined>> = () => ({}),
 ): FrameNumbers['rows'] {
   return placesAt(course.race, timeSec)
     .sort((a, b) => a.slot - b.slot)

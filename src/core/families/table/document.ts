@@ -1,0 +1,71 @@
+import { momentKinds, type RankOrder, rankOrders } from '../../motion/choices';
+import type { Chart } from '../../project/chart';
+import type { FamilyDocument } from '../../project/family-document';
+import { usualMomentWords } from '../../project/moment-words';
+import { changeForms, changes, type TellsChange } from '../shared/cells/change';
+import type { TellsMoments } from '../shared/standings/course';
+
+/** What only a table of rows knows. */
+export interface TableOwn extends TellsMoments, TellsChange {
+  /** Rows at most. */
+  readonly places: number;
+  readonly order: RankOrder;
+  /** Columns besides name and value. */
+  readonly ranks: boolean;
+  readonly bars: boolean;
+  readonly share: boolean;
+  readonly line: boolean;
+  /** Every other row on a pale ground. */
+  readonly stripes: boolean;
+  /** Words over the columns. */
+  readonly heads: boolean;
+  readonly nameHead: string;
+  readonly valueHead: string;
+}
+
+/** A chart of rows. */
+export type TableChart = Chart<TableOwn>;
+
+export const rowsRange = [1, 40] as const;
+export const HEAD_LENGTH = 60;
+const FIRST_ROWS = 10;
+
+export const tableDocument: FamilyDocument<TableOwn> = {
+  version: 1,
+  migrations: {},
+  schema: ({ Joi, flag, oneOf, record, text, whole }) =>
+    Joi.object({
+      places: whole(rowsRange, '', 'Rows at most'),
+      order: oneOf(rankOrders, 'Who stands on top'),
+      ranks: flag('A column of ranks'),
+      bars: flag('A column of bars'),
+      change: oneOf(changes, 'A column of what has changed, against the first value or one period ago'),
+      changeAs: oneOf(changeForms, 'A change is written as an amount or in percent'),
+      share: flag('A column of shares of the sum of all'),
+      line: flag('A column of small lines of the way so far'),
+      stripes: flag('Every other row on a pale ground'),
+      heads: flag('Words over the columns'),
+      nameHead: text('What stands over the names', HEAD_LENGTH),
+      valueHead: text('What stands over the values', HEAD_LENGTH),
+      momentWords: record(momentKinds, (kind) => text(`How a moment of the kind ${kind} is told`)),
+    }),
+  defaults: (cube) => ({
+    places: cube ? Math.min(FIRST_ROWS, Math.max(1, cube.categories.length)) : FIRST_ROWS,
+    order: 'largest',
+    ranks: true,
+    bars: true,
+    change: 'none',
+    changeAs: 'percent',
+    share: false,
+    line: true,
+    stripes: true,
+    heads: true,
+    nameHead: '',
+    valueHead: '',
+    momentWords: usualMomentWords,
+  }),
+  from: ({ own }) => {
+    const { order } = (own ?? {}) as Partial<TableOwn>;
+    return order && rankOrders.includes(order) ? { order } : {};
+  },
+};

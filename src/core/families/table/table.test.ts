@@ -1,0 +1,116 @@
+import { describe, expect, it } from 'vitest';
+import type { PreparedFilm } from '../../film/prepare-film';
+import { sceneAt } from '../../film/scene-at';
+import type { RectNode, TextNode } from '../../scene/scene';
+import { filmOfFamily, leavesAt, numbersAt } from '../../testing/family-films';
+import { cubeOf, measureBySize } from '../../testing/films';
+import { textFaults } from '../../testing/scene-boxes';
+import { table } from '.';
+import { rowsAt } from './picture';
+import type { TablePlan } from './plan';
+
+const cube = cubeOf([
+  [40, 30, 20],
+  [20, 30, 40],
+]);
+const film = (own: Record<string, unknown> = {}, of = cube) => filmOfFamily(table, of, { own });
+const planOf = ({ pieces: [{ chart }] }: PreparedFilm) => (chart as unknown as { plan: TablePlan }).plan;
+const texts = (made: PreparedFilm, timeSec: number, start: string) =>
+  leavesAt(made, timeSec).flatMap((n) => (n.kind === 'text' && n.id.startsWith(start) ? [n.text] : []));
+
+describe('a table', () => {
+  it('has the columns that are wanted, in their order, none on another', () => {
+    const made = film({ change: 'start', share: true });
+    const rooms = [...planOf(made).columns];
+    expect(rooms.map(([kind]) => kind)).toEqual(['rank', 'name', 'bar', 'value', 'change', 'share', 'line']);
+    rooms.slice(1).forEach(([, { x }], i) => {
+      const before = rooms[i]?.[1];
+      expect(x).toBeGreaterThan((before?.x ?? 0) + (before?.widthPx ?? 0));
+    });
+    const few = film({ ranks: false, bars: false, line: false });
+    expect([...planOf(few).columns.keys()]).toEqual(['name', 'value']);
+  });
+
+  it('says in each row what its columns are about', () => {
+    const made = film({ change: 'start', share: true });
+    const end = made.lengthSec;
+    expect(texts(made, end, 'rank:').sort()).toEqual(['1', '2', '3']);
+    expect(texts(made, end, 'value:')).toEqual(['20', '30', '40']);
+    expect(texts(made, end, 'change:')).toEqual(['▼ 50.0%', '■ 0.0%', '▲ 100.0%']);
+    expect(texts(made, end, 'share:')).toEqual(['22.2%', '33.3%', '44.4%']);
+    expect(numbersAt(made, end).map(({ category, change }) => [category, change])).toEqual([
+      ['Category 2', 20],
+      ['Category 1', 0],
+      ['Category 0', -20],
+    ]);
+  });
+
+  it('has words over its columns, of one’s own too', () => {
+    expect(texts(film({ share: true, nameHead: 'Isle', valueHead: 'Tonnes' }), 0, 'head:').sort()).toEqual([
+      'Isle',
+      'Share',
+      'Tonnes',
+    ]);
+    expect(texts(film({ share: true, heads: false }), 0, 'head:')).toEqual([]);
+  });
+
+  it('lines numbers up: all of a column end at one place, with digits of one width', () => {
+    const values = leavesAt(film({}, cubeOf([[1234.5, 7.25, 88]])), 0).filter(
+      (n): n is TextNode => n.kind === 'text' && n.id.startsWith('value:'),
+    );
+    expect(new Set(values.map(({ x }) => x)).size).toBe(1);
+    expect(values.every(({ align, tabular }) => align === 'end' && tabular === true)).toBe(true);
+    expect(new Set(values.map(({ text }) => text.split('.')[1]?.length)).size).toBe(1);
+  });
+
+  it('has bars as long as their values, from 0 both ways', () => {
+    const bars = leavesAt(film({}, cubeOf([[40, 20, -20]])), 0).filter(
+      (n): n is RectNode => n.kind === 'rect' && n.id.startsWith('bar:'),
+    );
+    expect((bars[0]?.widthPx ?? 0) / (bars[1]?.widthPx ?? 1)).toBeCloseTo(2, 9);
+    expect(bars[2]?.widthPx).toBeCloseTo(bars[1]?.widthPx ?? 0, 9);
+    expect((bars[2]?.x ?? 0) + (bars[2]?.widthPx ?? 0)).toBeCloseTo(bars[1]?.x ?? 0, 9);
+  });
+
+  it('changes places without a jump, and one of two that pass each other can always be read', () => {
+    const made = film();
+    const plan = planOf(made);
+    let last = new Map<number, number>();
+    for (let frame = 0; frame <= made.lengthSec * 120; frame++) {
+      const rows = rowsAt(plan, frame / 120);
+      for (const { category, y } of rows) {
+        const before = last.get(category);
+        if (before !== undefined) expect(Math.abs(y - before)).toBeLessThan(plan.rowPx * 0.2);
+      }
+      // The first of the table never steps back, for whoever is level with it does.
+      expect(rows.find(({ category }) => category === 0)?.opacity).toBe(1);
+      last = new Map(rows.map(({ category, y }) => [category, y]));
+    }
+  });
+
+  it.each([
+    [1920, 1080],
+    [1080, 1920],
+    [426, 240],
+  ] as const)('writes nothing on another at %d by %d', (...size) => {
+    const wide = cubeOf(
+      Array.from({ length: 4 }, (_, p) => Array.from({ length: 30 }, (_, c) => ((c * 37 + p * 53) % 91) * 1e4 - 2e5)),
+    );
+    const named = {
+      ...wide,
+      categories: wide.categories.map((name, i) =>
+        i % 4 === 0 ? `${name}, which is a very long name indeed, longer than any` : name,
+      ),
+    };
+    for (const own of [
+      {},
+      { places: 30, change: 'previous', changeAs: 'amount', share: true },
+      { places: 4, bars: false, line: false },
+      { order: 'smallest', valueHead: 'A head that is far too long for its column' },
+    ]) {
+      const made = filmOfFamily(table, named, { own, size });
+      for (let i = 0; i <= 40; i++)
+        expect(textFaults(sceneAt(made, (made.lengthSec * i) / 40), measureBySize)).toEqual([]);
+    }
+  });
+});
