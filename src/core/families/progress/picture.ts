@@ -1,8 +1,7 @@
-import { labelNode, pushWithShadow } from '../../chart/text-block';
 import { smoothStep } from '../../motion/slots';
 import { mixColours } from '../../scale/colour';
-import { type Path, PathSink, polyline } from '../../scene/path';
-import type { SceneNode, Subject, TextNode } from '../../scene/scene';
+import { type Path, PathSink } from '../../scene/path';
+import type { SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { buildAt, entranceOf, present, wordsProgress } from '../shared/build';
 import { cellValue } from '../shared/cells/cells-course';
@@ -10,25 +9,12 @@ import { markColour } from '../shared/mark-colour';
 import { bandPath, onCircle } from '../shared/round/sector';
 import { shareOfWay } from './ends';
 import type { ProgressPlan } from './plan';
+import { type CellAt, markOf, pushEnds, pushText, targetNode, targetText } from './texts';
 
 /** How pale the track is, against the stage. */
 const TRACK = 0.86;
 /** Colours of ranges run into each other over this part of the way. */
 const BLEND = 0.012;
-
-/** A cell at a moment. */
-interface CellAt {
-  readonly category: number;
-  readonly x: number;
-  readonly y: number;
-  readonly value: number;
-  /** Of the way, as far as it is drawn. */
-  readonly share: number;
-  readonly opacity: number;
-  readonly colour: string;
-  readonly text: string;
-  readonly name: string;
-}
 
 /** The chart's part of the picture at a moment. Cost: O(cells). */
 export function progressPicture(plan: ProgressPlan, timeSec: number): ChartPicture {
@@ -80,8 +66,6 @@ function rangeColour({ ranges }: ProgressPlan, share: number): string {
     colour = mixColours(colour, range.colour, smoothStep((share - range.from) / BLEND + 0.5));
   return colour;
 }
-
-const markOf = (category: number): Subject => ({ part: 'mark', category });
 
 function pushRound(plan: ProgressPlan, cell: CellAt, nodes: SceneNode[]): void {
   const { round, chart, frame, ends, nameFont, valueFont } = plan;
@@ -159,32 +143,6 @@ function pushRound(plan: ProgressPlan, cell: CellAt, nodes: SceneNode[]): void {
     },
     nodes,
   );
-}
-
-/** The numbers at both ends of a dial, under its band. */
-function pushEnds(
-  plan: ProgressPlan,
-  category: number,
-  { x, y }: { readonly x: number; readonly y: number },
-  nodes: SceneNode[],
-): void {
-  const { round, targetFont: font, endTexts, measure } = plan;
-  if (!endTexts) return;
-  const middle = (round.innerPx + round.outerPx) / 2;
-  endTexts.forEach((text, i) => {
-    const [endX, endY] = onCircle(x, y, middle, round.start + round.sweep * i);
-    // Never wider than the round is, nor into its middle.
-    const half = measure(text, font) / 2;
-    const inwards = Math.max(0, Math.abs(endX - x) + half - round.outerPx);
-    const textX = endX - Math.sign(endX - x) * inwards;
-    if (half * 2 > round.outerPx * (plan.endRowPx > 0 ? 0.95 : 0.5)) return;
-    const node = targetText(plan, category, {
-      x: textX,
-      y: endY + font.sizePx * (round.sweep > 0.6 ? 1.5 : 1.2),
-      align: 'middle',
-    });
-    nodes.push({ ...node, id: `end:${category}:${i}`, text } as TextNode);
-  });
 }
 
 /** A slender needle from the middle to the band, with a hub. */
@@ -276,60 +234,6 @@ function pushBar(plan: ProgressPlan, cell: CellAt, nodes: SceneNode[]): void {
   const baseline = y - nameFont.sizePx * 0.42;
   pushText(plan, cell, { part: 'name', text: cell.name, x, y: baseline, align: 'start' }, nodes);
   pushText(plan, cell, { part: 'value', text: cell.text, x: x + widthPx, y: baseline, align: 'end' }, nodes);
-}
-
-function targetNode({ frame }: ProgressPlan, category: number, points: readonly number[]): SceneNode {
-  return {
-    kind: 'path',
-    id: `target:${category}`,
-    subject: markOf(category),
-    path: polyline(Float64Array.from(points)),
-    stroke: frame.inks.strong,
-    strokeWidthPx: 0.45 * frame.unit,
-    cap: 'round',
-  };
-}
-
-/** What the mark stands at. */
-function targetText(
-  { chart, frame, targetFont: font, targetText: text }: ProgressPlan,
-  category: number,
-  place: Pick<TextNode, 'x' | 'y' | 'align'>,
-): SceneNode {
-  const fill = chart.dress.labels.tick.colour ?? frame.inks.quiet;
-  const subject = markOf(category);
-  return labelNode({ ...place, id: `target:${category}:text`, subject, text, font, fill, opacity: 1, tabular: false });
-}
-
-interface Written {
-  readonly part: 'name' | 'value';
-  readonly text: string;
-  readonly x: number;
-  readonly y: number;
-  readonly align: TextNode['align'];
-}
-
-function pushText(
-  { chart, frame, nameFont, valueFont }: ProgressPlan,
-  { category }: CellAt,
-  { part, text, x, y, align }: Written,
-  nodes: SceneNode[],
-): void {
-  if (text === '') return;
-  const style = chart.dress.labels[part];
-  const node = labelNode({
-    id: `${part}:${category}`,
-    subject: { part, category },
-    text,
-    x,
-    y,
-    font: part === 'name' ? nameFont : valueFont,
-    fill: style.colour ?? (part === 'name' ? frame.inks.quiet : frame.inks.strong),
-    align,
-    opacity: 1,
-    tabular: part === 'value',
-  });
-  pushWithShadow(nodes, node, style.shadow);
 }
 
 function marksOf({ round, track, chart, boxes }: ProgressPlan, cells: readonly CellAt[]): ReadonlyMap<number, Mark> {

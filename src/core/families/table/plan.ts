@@ -61,7 +61,7 @@ const WIDEST_ROWS = 26;
 export function planTable(input: PlanInput<TableOwn, StandingsCourse>): TablePlan {
   const { chart, cube, course, frame, measure } = input;
   const { own, dress } = chart;
-  const { plot, unit } = frame;
+  const { plot } = frame;
   const { race } = course;
   const places = Math.max(1, Math.min(own.places, cube.categories.length));
   const rowPx = plot.heightPx / (places + (own.heads ? 0.85 : 0));
