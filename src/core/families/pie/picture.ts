@@ -1,4 +1,3 @@
-import { squareOf } from '../../chart/pictures';
 import { cased, labelNode } from '../../chart/text-block';
 import { smoothStep } from '../../motion/slots';
 import { inkOn } from '../../scale/colour';
@@ -7,6 +6,7 @@ import type { SceneNode, Subject } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { buildAt, entranceOf, present, wordsProgress } from '../shared/build';
 import { markColour } from '../shared/mark-colour';
+import { pictureNode } from '../shared/picture-node';
 import { refusalNodes } from '../shared/refusal';
 import { pushLabelLines, ringLabelNodes } from '../shared/round/ring-label-nodes';
 import { startsOf, stretchesOf } from '../shared/round/ring-order';
@@ -205,7 +205,7 @@ function pushInside(plan: PiePlan, slice: Slice, nodes: SceneNode[]): void {
 function pushPicture({ chart, pictureRefs, frame }: PiePlan, slice: Slice, nodes: SceneNode[]): void {
   const ref = slice.category === REST ? null : (pictureRefs[slice.category] ?? null);
   if (!ref) return;
-  const { shape, size } = chart.dress.pictures;
+  const { size } = chart.dress.pictures;
   const inside = chart.own.labels === 'inside';
   const { innerPx, outerPx } = slice;
   const bandPx = outerPx - innerPx;
@@ -215,23 +215,8 @@ function pushPicture({ chart, pictureRefs, frame }: PiePlan, slice: Slice, nodes
   const sidePx = Math.min(bandPx * (inside ? 0.28 : 0.62), chord * 0.72, 16 * frame.unit) * size;
   const opacity = slice.opacity * wholeness(slice) * smoothStep((sidePx / frame.unit - 1.2) / 1.2);
   if (opacity <= 0.01) return;
-  const aspect = shape === 'plain' ? ref.aspect : 1;
-  const [widthPx, heightPx] = aspect >= 1 ? [sidePx, sidePx / aspect] : [sidePx * aspect, sidePx];
   const [x, y] = onCircle(slice.x, slice.y, radiusPx, (slice.from + slice.to) / 2);
-  const round = shape === 'round' ? { radiusPx: sidePx / 2 } : shape === 'square' ? { radiusPx: sidePx * 0.12 } : {};
-  nodes.push({
-    kind: 'image',
-    id: `picture:${slice.category}`,
-    subject: { part: 'picture', category: slice.category },
-    x: x - widthPx / 2,
-    y: y - heightPx / 2,
-    widthPx,
-    heightPx,
-    imageId: ref.imageId,
-    opacity,
-    ...(shape === 'plain' ? {} : { crop: squareOf(ref.aspect) }),
-    ...round,
-  });
+  nodes.push(pictureNode(slice.category, ref, chart.dress.pictures, { x, y, sidePx, opacity }));
 }
 
 function middleNodes(plan: PiePlan, timeSec: number): SceneNode[] {

@@ -1,17 +1,16 @@
 import type { Box } from '../../chart/box';
 import { fontOf } from '../../chart/text-block';
-import { placesAt } from '../../motion/race';
 import { remembered } from '../../scale/remembered';
 import type { Font } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
-import { type BuildCourse, prepareBuild, turnsOf } from '../shared/build';
 import { type RingLabelFonts, ringLabelFonts } from '../shared/round/ring-label-fonts';
 import type { PositiveCourse } from '../shared/standings/positive-course';
+import { type StandingsBuild, standingsBuild } from '../shared/standings/standings-build';
 import { tickFormats } from '../shared/tick-formats';
 import type { PolarOwn } from './document';
 
 /** Everything of wedges that stays the same through the film. */
-export interface PolarPlan extends PlanInput<PolarOwn, PositiveCourse>, RingLabelFonts {
+export interface PolarPlan extends PlanInput<PolarOwn, PositiveCourse>, StandingsBuild, RingLabelFonts {
   readonly x: number;
   readonly y: number;
   readonly outerPx: number;
@@ -25,9 +24,6 @@ export interface PolarPlan extends PlanInput<PolarOwn, PositiveCourse>, RingLabe
   readonly box: Box;
   readonly tickFont: Font;
   readonly formatTick: (decimals: number) => (value: number) => string;
-  readonly build: BuildCourse;
-  /** By series of the race. */
-  readonly turns: readonly number[];
 }
 
 /** Sizes, fonts and texts that stay the same through the film. */
@@ -54,18 +50,6 @@ export function planPolar(input: PlanInput<PolarOwn, PositiveCourse>): PolarPlan
     1,
     Math.min(plot.widthPx / 2 - aside, plot.heightPx / 2 - leaderPx - (outside ? labels.rowPx * 0.5 : 0)),
   );
-  const turns = new Array<number>(race.series.categories.length).fill(0);
-  const build = prepareBuild(course.clock, chart, (wanted, closes) => {
-    const marks = placesAt(race, closes ? course.clock.lengthSec : 0).sort((a, b) => a.slot - b.slot);
-    const found = turnsOf(
-      wanted,
-      marks.map(({ category, value }) => ({ category, value, name: cube.categories[category] ?? '' })),
-    );
-    marks.forEach(({ series }, i) => {
-      turns[series] = found.turns[i] ?? 0;
-    });
-    return found;
-  });
   return {
     ...input,
     ...labels,
@@ -80,7 +64,6 @@ export function planPolar(input: PlanInput<PolarOwn, PositiveCourse>): PolarPlan
     box: plot,
     tickFont: fontOf(dress.labels.tick, 1.7 * unit * dress.labels.tick.size),
     formatTick: tickFormats(chart.numbers),
-    build,
-    turns,
+    ...standingsBuild(input),
   };
 }

@@ -1,17 +1,16 @@
 import { cased, fontOf, widestLine } from '../../chart/text-block';
-import { placesAt } from '../../motion/race';
 import { remembered } from '../../scale/remembered';
 import { type Font, fitText } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
-import { type BuildCourse, prepareBuild, turnsOf } from '../shared/build';
 import { type DomainCourse, extremesOf } from '../shared/domain';
 import type { StandingsCourse } from '../shared/standings/course';
 import { prepareDomain } from '../shared/standings/race-domain';
+import { type StandingsBuild, standingsBuild } from '../shared/standings/standings-build';
 import { tickFormats } from '../shared/tick-formats';
 import type { RadialOwn } from './document';
 
 /** Everything of radial bars that stays the same through the film. */
-export interface RadialPlan extends PlanInput<RadialOwn, StandingsCourse> {
+export interface RadialPlan extends PlanInput<RadialOwn, StandingsCourse>, StandingsBuild {
   readonly domain: DomainCourse;
   readonly x: number;
   readonly y: number;
@@ -29,9 +28,6 @@ export interface RadialPlan extends PlanInput<RadialOwn, StandingsCourse> {
   /** Right end of values and of names, on screen. */
   readonly valueEnd: number;
   readonly nameEnd: number;
-  readonly build: BuildCourse;
-  /** By series of the race. */
-  readonly turns: readonly number[];
 }
 
 /** Beside names a ring goes round this far at most. */
@@ -60,18 +56,6 @@ export function planRadial(input: PlanInput<RadialOwn, StandingsCourse>): Radial
   const valuePx = shown ? widestLine([formatValue(min), formatValue(max)], valueFont, measure) : 0;
   const valueEnd = x - sizePx * 0.7;
   const nameEnd = valueEnd - (shown ? valuePx + sizePx * 0.6 : 0);
-  const turns = new Array<number>(race.series.categories.length).fill(0);
-  const build = prepareBuild(course.clock, chart, (wanted, closes) => {
-    const marks = placesAt(race, closes ? course.clock.lengthSec : 0).sort((a, b) => a.slot - b.slot);
-    const found = turnsOf(
-      wanted,
-      marks.map(({ category, value }) => ({ category, value, name: cube.categories[category] ?? '' })),
-    );
-    marks.forEach(({ series }, i) => {
-      turns[series] = found.turns[i] ?? 0;
-    });
-    return found;
-  });
   return {
     ...input,
     formatValue,
@@ -97,7 +81,6 @@ export function planRadial(input: PlanInput<RadialOwn, StandingsCourse>): Radial
     ),
     valueEnd,
     nameEnd,
-    build,
-    turns,
+    ...standingsBuild(input),
   };
 }

@@ -1,4 +1,3 @@
-import { squareOf } from '../../chart/pictures';
 import { cased, labelNode, pushWithShadow } from '../../chart/text-block';
 import { placesAt } from '../../motion/race';
 import { smoothStep, stepAt } from '../../motion/slots';
@@ -13,6 +12,7 @@ import { changeAt } from '../shared/cells/change';
 import { smallLine } from '../shared/cells/small-line';
 import { type Domain, domainAt, extremesOf, placeInDomain } from '../shared/domain';
 import { markColour } from '../shared/mark-colour';
+import { pictureNode } from '../shared/picture-node';
 import type { ColumnKind, TablePlan } from './plan';
 
 /** A row at a moment. */
@@ -211,23 +211,14 @@ function pushPicture(
   const room = columns.get('picture');
   const ref = pictureRefs[category];
   if (!room || !ref) return;
-  const { shape, size } = chart.dress.pictures;
-  const sidePx = room.widthPx * size;
-  const aspect = shape === 'plain' ? ref.aspect : 1;
-  const [widthPx, heightPx] = aspect >= 1 ? [sidePx, sidePx / aspect] : [sidePx * aspect, sidePx];
-  nodes.push({
-    kind: 'image',
-    id: `picture:${category}`,
-    subject: { part: 'picture', category },
-    x: room.x + (room.widthPx - widthPx) / 2 - slidePx,
-    y: y + (rowPx - heightPx) / 2,
-    widthPx,
-    heightPx,
-    imageId: ref.imageId,
-    opacity,
-    ...(shape === 'plain' ? {} : { crop: squareOf(ref.aspect) }),
-    ...(shape === 'round' ? { radiusPx: sidePx / 2 } : shape === 'square' ? { radiusPx: sidePx * 0.12 } : {}),
-  });
+  nodes.push(
+    pictureNode(category, ref, chart.dress.pictures, {
+      x: room.x + room.widthPx / 2 - slidePx,
+      y: y + rowPx / 2,
+      sidePx: room.widthPx * chart.dress.pictures.size,
+      opacity,
+    }),
+  );
 }
 
 /** Every other place on a pale ground; they stand still. */

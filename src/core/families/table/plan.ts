@@ -1,15 +1,14 @@
 import { type PictureRef, picturesOf } from '../../chart/pictures';
 import { cased, fontOf, widestLine } from '../../chart/text-block';
-import { placesAt } from '../../motion/race';
 import { remembered } from '../../scale/remembered';
 import { type Font, fitText } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
-import { type BuildCourse, prepareBuild, turnsOf } from '../shared/build';
 import { type Change, changeAt, changeFormat } from '../shared/cells/change';
 import { type DomainCourse, extremesOf } from '../shared/domain';
 import { percentFormat } from '../shared/percent';
 import type { StandingsCourse } from '../shared/standings/course';
 import { prepareDomain } from '../shared/standings/race-domain';
+import { type StandingsBuild, standingsBuild } from '../shared/standings/standings-build';
 import type { TableOwn } from './document';
 
 /** The columns that there may be, from the left. */
@@ -23,7 +22,7 @@ export interface ColumnRoom {
 }
 
 /** Everything of a table that stays the same through the film. */
-export interface TablePlan extends PlanInput<TableOwn, StandingsCourse> {
+export interface TablePlan extends PlanInput<TableOwn, StandingsCourse>, StandingsBuild {
   readonly columns: ReadonlyMap<ColumnKind, ColumnRoom>;
   readonly heads: ReadonlyMap<ColumnKind, string>;
   readonly headFont: Font;
@@ -43,9 +42,6 @@ export interface TablePlan extends PlanInput<TableOwn, StandingsCourse> {
   readonly pictureRefs: readonly (PictureRef | null)[];
   /** By series of the race: the least and the greatest value that it ever has. */
   readonly ends: readonly (readonly [number, number])[];
-  readonly build: BuildCourse;
-  /** By series of the race. */
-  readonly turns: readonly number[];
 }
 
 /** What names take of the width at most. */
@@ -89,7 +85,6 @@ export function planTable(input: PlanInput<TableOwn, StandingsCourse>): TablePla
     x += widthPx + more + gapPx;
   }
   const { values, periodCount, unit: size, categories } = race.series;
-  const turns = new Array<number>(categories.length).fill(0);
   return {
     ...input,
     formatValue,
@@ -119,18 +114,7 @@ export function planTable(input: PlanInput<TableOwn, StandingsCourse>): TablePla
       }
       return [low, high] as const;
     }),
-    build: prepareBuild(course.clock, chart, (wanted, closes) => {
-      const marks = placesAt(race, closes ? course.clock.lengthSec : 0).sort((a, b) => a.slot - b.slot);
-      const found = turnsOf(
-        wanted,
-        marks.map(({ category, value }) => ({ category, value, name: cube.categories[category] ?? '' })),
-      );
-      marks.forEach(({ series }, i) => {
-        turns[series] = found.turns[i] ?? 0;
-      });
-      return found;
-    }),
-    turns,
+    ...standingsBuild(input),
   };
 }
 

@@ -1,5 +1,4 @@
 import type { Box } from '../../chart/box';
-import { squareOf } from '../../chart/pictures';
 import { ASCENT, cased, DESCENT, labelNode, pushWithShadow } from '../../chart/text-block';
 import { smoothStep } from '../../motion/slots';
 import { inkOn } from '../../scale/colour';
@@ -8,6 +7,7 @@ import type { SceneNode, Subject } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { buildAt, entranceOf, present, wordsProgress } from '../shared/build';
 import { markColour } from '../shared/mark-colour';
+import { pictureNode } from '../shared/picture-node';
 import { refusalNodes } from '../shared/refusal';
 import { turnOfShare } from '../shared/shares/shares-build';
 import { type Portion, portionsAt, REST, REST_COLOUR } from '../shared/shares/shares-course';
@@ -264,26 +264,19 @@ function pushPicture({ chart, pictureRefs, frame }: TreeMapPlan, tile: Tile, foo
   const { box, category, topPx } = tile;
   const ref = category === REST ? null : (pictureRefs[category] ?? null);
   if (!ref) return;
-  const { shape, size } = chart.dress.pictures;
+  const { size } = chart.dress.pictures;
   const padPx = 0.9 * frame.unit;
   const sidePx = Math.min(box.widthPx * 0.45, (footPx - topPx - 2 * padPx) * 0.9, 14 * frame.unit) * size;
   const opacity = tile.opacity * tile.said * smoothStep((sidePx / frame.unit - 1.6) / 0.8);
   if (opacity <= 0) return;
-  const aspect = shape === 'plain' ? ref.aspect : 1;
-  const [widthPx, heightPx] = aspect >= 1 ? [sidePx, sidePx / aspect] : [sidePx * aspect, sidePx];
-  nodes.push({
-    kind: 'image',
-    id: `picture:${category}`,
-    subject: subjectOf(tile, 'picture'),
-    x: box.x + padPx,
-    y: topPx + padPx,
-    widthPx,
-    heightPx,
-    imageId: ref.imageId,
-    opacity,
-    ...(shape === 'plain' ? {} : { crop: squareOf(ref.aspect) }),
-    ...(shape === 'round' ? { radiusPx: sidePx / 2 } : shape === 'square' ? { radiusPx: sidePx * 0.12 } : {}),
-  });
+  nodes.push(
+    pictureNode(category, ref, chart.dress.pictures, {
+      x: box.x + padPx + sidePx / 2,
+      y: topPx + padPx + sidePx / 2,
+      sidePx,
+      opacity,
+    }),
+  );
 }
 
 function marksOf(tiles: readonly Tile[]): ReadonlyMap<number, Mark> {

@@ -1,11 +1,10 @@
 import { cased, fontOf } from '../../chart/text-block';
-import { placesAt } from '../../motion/race';
 import { randomOf } from '../../scale/random';
 import { remembered } from '../../scale/remembered';
 import type { Font } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
-import { type BuildCourse, prepareBuild, turnsOf } from '../shared/build';
 import type { PositiveCourse } from '../shared/standings/positive-course';
+import { type StandingsBuild, standingsBuild } from '../shared/standings/standings-build';
 import { arrangeLargest, type WordPlace } from './arrange';
 import type { WordsOwn } from './document';
 
@@ -17,16 +16,13 @@ export interface PlacedWord extends WordPlace {
 }
 
 /** Everything of words that stays the same through the film. */
-export interface WordsPlan extends PlanInput<WordsOwn, PositiveCourse> {
+export interface WordsPlan extends PlanInput<WordsOwn, PositiveCourse>, StandingsBuild {
   /** By series of the race; null for who never comes on stage. */
   readonly words: readonly (PlacedWord | null)[];
   /** Size of letters of the greatest value of the film, in pixels. */
   readonly greatestPx: number;
   readonly nameFont: Font;
   readonly numberFont: Font;
-  readonly build: BuildCourse;
-  /** By series of the race. */
-  readonly turns: readonly number[];
 }
 
 /** A box around a word, in sizes of its letters: from over its ascenders to below its descenders, and at its sides. */
@@ -48,23 +44,10 @@ const kept = new WeakMap<object, Arranged>();
 
 /** Places the words once, for the largest that each of them ever is. */
 export function planWords(input: PlanInput<WordsOwn, PositiveCourse>): WordsPlan {
-  const { chart, cube, course, frame } = input;
+  const { chart, frame } = input;
   const { labels } = chart.dress;
   const nameFont = fontOf(labels.name, 100);
-  const { race } = course;
   const { words, greatestPx } = arranged(input, nameFont);
-  const turns = new Array<number>(race.series.categories.length).fill(0);
-  const build = prepareBuild(course.clock, chart, (wanted, closes) => {
-    const marks = placesAt(race, closes ? course.clock.lengthSec : 0).sort((a, b) => a.slot - b.slot);
-    const found = turnsOf(
-      wanted,
-      marks.map(({ category, value }) => ({ category, value, name: cube.categories[category] ?? '' })),
-    );
-    marks.forEach(({ series }, i) => {
-      turns[series] = found.turns[i] ?? 0;
-    });
-    return found;
-  });
   return {
     ...input,
     formatValue: remembered(input.formatValue),
@@ -72,8 +55,7 @@ export function planWords(input: PlanInput<WordsOwn, PositiveCourse>): WordsPlan
     greatestPx,
     nameFont,
     numberFont: fontOf(labels.value, 2 * frame.unit),
-    build,
-    turns,
+    ...standingsBuild(input),
   };
 }
 
