@@ -234,6 +234,7 @@ describe('what a pie cannot show', () => {
     expect(text).toContain('Category 1');
     expect(text).toContain('Ranked bars');
     expect(readoutAt(made, 0).sentence).toContain('Category 1');
+    expect(numbersAt(made, 0)).toEqual([]);
   });
 
   it('says so where there is nothing to share, at one time or ever', () => {

@@ -56,7 +56,9 @@ export function sharesNumbers(
   timeSec: number,
   more: (list: readonly Portion[]) => readonly Readonly<Record<string, number>>[],
 ): FrameNumbers {
-  const { list } = portionsAt(told.course, told.chart.own, timeSec);
+  // What is refused in the picture has no numbers either.
+  const refused = sharesRefusal(told.course) !== null;
+  const list = refused ? [] : portionsAt(told.course, told.chart.own, timeSec).list;
   const added = more(list);
   return {
     rows: list.map((portion, i) => ({
