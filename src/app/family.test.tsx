@@ -58,6 +58,17 @@ describe('what the film tells', () => {
     );
   });
 
+  it('has the controls that are made by hand: slices that are pulled out, periods of a mosaic', async () => {
+    await tellWith('pie');
+    await app.user.click(screen.getByText('Pulled out of the round'));
+    await app.user.click(screen.getByRole('checkbox', { name: 'Bravo' }));
+    expect(chart().own).toMatchObject({ pulled: ['Bravo'] });
+    await app.user.click(screen.getByRole('checkbox', { name: 'Bravo' }));
+    expect(chart().own).toMatchObject({ pulled: [] });
+    await tellWith('mosaic');
+    expect(screen.getByText('Without a choice the first and the last one share it.')).toBeTruthy();
+  });
+
   it('keeps words, look and pace, and gives back what a family had of its own', async () => {
     await app.type('Places on stage', '2');
     const before = chart();

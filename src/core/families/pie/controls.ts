@@ -95,7 +95,7 @@ export const pieControls: readonly ControlSpec[] = [
   {
     id: 'pie-pulled',
     path: 'own.pulled',
-    ...shape,
+    step,
     label: 'Pulled out',
     words: 'explode highlight slice',
     input: {
