@@ -11,7 +11,7 @@ import { refusalNodes } from '../shared/refusal';
 import { pushLabelLines, ringLabelNodes } from '../shared/round/ring-label-nodes';
 import { startsOf, stretchesOf } from '../shared/round/ring-order';
 import { ringWalls, type SolidSector } from '../shared/round/ring-walls';
-import { clearanceIn, onCircle, type Sector, sectorPath } from '../shared/round/sector';
+import { boxAround, clearanceIn, onCircle, type Sector, sectorPath } from '../shared/round/sector';
 import { turnOfShare } from '../shared/shares/shares-build';
 import { type Portion, portionsAt, REST, REST_COLOUR } from '../shared/shares/shares-course';
 import { sharesEnds } from '../shared/shares/told-shares';
@@ -252,17 +252,11 @@ function marksOf(slices: readonly Slice[]): ReadonlyMap<number, Mark> {
     if (category === REST) continue;
     const middle = (from + to) / 2;
     const [markX, markY] = onCircle(x, y, outerPx * 0.94, middle);
-    const corners = Array.from({ length: 9 }, (_, i) => from + ((to - from) * i) / 8).flatMap((turn) => [
-      onCircle(x, y, outerPx, turn),
-      onCircle(x, y, innerPx, turn),
-    ]);
-    const [xs, ys] = [corners.map(([cx]) => cx), corners.map(([, cy]) => cy)];
-    const [left, top] = [Math.min(...xs), Math.min(...ys)];
     marks.set(category, {
       x: markX,
       y: markY,
       opacity,
-      outline: { x: left, y: top, widthPx: Math.max(...xs) - left, heightPx: Math.max(...ys) - top },
+      outline: boxAround({ x, y, innerPx, outerPx, from, to }),
     });
   }
   return marks;

@@ -8,7 +8,7 @@ import { markColour } from '../shared/mark-colour';
 import { slimWhilePassing } from '../shared/passing';
 import { refusalNodes } from '../shared/refusal';
 import { ringLabelNodes } from '../shared/round/ring-label-nodes';
-import { onCircle, sectorPath } from '../shared/round/sector';
+import { boxAround, onCircle, sectorPath } from '../shared/round/sector';
 import { type WedgeValue, wedgesAt } from './course';
 import type { PolarPlan } from './plan';
 
@@ -192,13 +192,7 @@ function marksOf({ x, y, innerPx }: PolarPlan, wedges: readonly WedgeAt[]): Read
   return new Map(
     wedges.map(({ category, from, to, rimPx, opacity, presence }) => {
       const [markX, markY] = onCircle(x, y, rimPx, (from + to) / 2);
-      const points = [from, (from + to) / 2, to].flatMap((turn) => [
-        onCircle(x, y, rimPx, turn),
-        onCircle(x, y, innerPx, turn),
-      ]);
-      const [xs, ys] = [points.map(([px]) => px), points.map(([, py]) => py)];
-      const [left, top] = [Math.min(...xs), Math.min(...ys)];
-      const outline = { x: left, y: top, widthPx: Math.max(...xs) - left, heightPx: Math.max(...ys) - top };
+      const outline = boxAround({ x, y, innerPx, outerPx: rimPx, from, to });
       return [category, { x: markX, y: markY, opacity: opacity * presence, outline }];
     }),
   );

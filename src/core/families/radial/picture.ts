@@ -7,7 +7,7 @@ import type { SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { buildAt, wordsProgress } from '../shared/build';
 import { type Domain, domainAt, placeInDomain } from '../shared/domain';
-import { bandPath, onCircle } from '../shared/round/sector';
+import { bandPath, boxAround, onCircle } from '../shared/round/sector';
 import { letterNodes } from './along';
 import type { RadialPlan } from './plan';
 import { type RingAt, ringsAt } from './rings';
@@ -167,20 +167,14 @@ function marksOf({ x, y }: RadialPlan, rings: readonly RingAt[]): ReadonlyMap<nu
   return new Map(
     rings.map(({ category, radiusPx, thickPx, from, to, opacity }) => {
       const [markX, markY] = onCircle(x, y, radiusPx, to);
-      const along = Array.from({ length: 17 }, (_, i) => from + ((to - from) * i) / 16);
-      const points = along.flatMap((turn) => [
-        onCircle(x, y, radiusPx + thickPx / 2, turn),
-        onCircle(x, y, Math.max(0, radiusPx - thickPx / 2), turn),
-      ]);
-      const [xs, ys] = [points.map(([px]) => px), points.map(([, py]) => py)];
-      const [left, top] = [Math.min(...xs), Math.min(...ys)];
+      const sector = { x, y, innerPx: Math.max(0, radiusPx - thickPx / 2), outerPx: radiusPx + thickPx / 2, from, to };
       return [
         category,
         {
           x: markX,
           y: markY,
           opacity,
-          outline: { x: left, y: top, widthPx: Math.max(...xs) - left, heightPx: Math.max(...ys) - top },
+          outline: boxAround(sector),
         },
       ];
     }),

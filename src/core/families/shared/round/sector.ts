@@ -1,3 +1,4 @@
+import type { Box } from '../../../chart/box';
 import { type Path, PathSink } from '../../../scene/path';
 
 const TURN = 2 * Math.PI;
@@ -119,4 +120,18 @@ export function clearanceIn(
     least = Math.min(least, wide ? Math.max(after, ahead) : Math.min(after, ahead));
   }
   return least;
+}
+
+/** Places along a sector that are looked at for its box. */
+const LOOKS = 16;
+
+/** The box around a sector. */
+export function boxAround({ x, y, innerPx, outerPx, from, to }: Sector): Box {
+  const points = Array.from({ length: LOOKS + 1 }, (_, i) => from + ((to - from) * i) / LOOKS).flatMap((turn) => [
+    onCircle(x, y, outerPx, turn),
+    onCircle(x, y, innerPx, turn),
+  ]);
+  const [xs, ys] = [points.map(([px]) => px), points.map(([, py]) => py)];
+  const [left, top] = [Math.min(...xs), Math.min(...ys)];
+  return { x: left, y: top, widthPx: Math.max(...xs) - left, heightPx: Math.max(...ys) - top };
 }
