@@ -2,7 +2,7 @@
 const inside = (folder) => `^src/${folder}/`;
 const tests = '\\.test\\.tsx?$|^src/[a-z]+/testing/';
 /** What the page itself loads of the workers. */
-const workerOutside = '^src/workers/(protocol|client)\\.ts$';
+const workerOutside = '^src/workers/((export-)?protocol|client)\\.ts$';
 const packages = (names) => `node_modules/(${names.join('|')})/`;
 
 /** Files of a folder may import the listed places under src, and nothing else there. */
@@ -81,8 +81,8 @@ module.exports = {
     only('export', inside('export'), ['core', 'render', 'export'].map(inside)),
     only('worker-inside', inside('workers'), ['core', 'render', 'export', 'workers'].map(inside), [workerOutside]),
     only('worker-outside', workerOutside, ['core', 'workers'].map(inside)),
-    only('state', inside('state'), [inside('core'), inside('state'), '^src/workers/protocol\\.ts$']),
-    only('ui', inside('ui'), [inside('core'), inside('state'), inside('ui'), '^src/workers/protocol\\.ts$']),
+    only('state', inside('state'), [inside('core'), inside('state'), '^src/workers/(export-)?protocol\\.ts$']),
+    only('ui', inside('ui'), [inside('core'), inside('state'), inside('ui'), '^src/workers/(export-)?protocol\\.ts$']),
     {
       name: 'tests-stay-outside',
       severity: 'error',

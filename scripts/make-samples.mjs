@@ -175,8 +175,107 @@ function markets() {
   writeFileSync('public/samples/market-turnover.csv', `${lines.join('\n')}\n`);
 }
 
+/** Three values of each harbour: how long its quays are, how deep it is, how many ships call. */
+function harbourTraffic() {
+  const next = random(83);
+  const islands = {
+    Oyle: ['Gullhaven', 'Oyle', 'Seven Steps', 'Low Anchor', 'Heron Slip', 'Tollan'],
+    Pell: ['Pell Harbour', 'Brackwater', 'Wick Landing', 'Cinder Quay', 'Aldmouth'],
+    Marrow: ['Marrowick', 'Old Tern', 'New Mole', 'Farrow Point', 'Sorrel Bay', 'Lantern Rock'],
+    Sandle: ['Sandle Quay', 'Kittle Bay', 'Thrift Island', 'Dunmere', 'Petrel Stair', 'Saltern'],
+  };
+  const rows = [['Year', 'Harbour', 'Island', 'Quay length (m)', 'Depth (m)', 'Ships a year']];
+  const years = Array.from({ length: 27 }, (_, i) => 1998 + i);
+  const harbours = Object.entries(islands).flatMap(([island, names]) =>
+    names.map((name) => {
+      const size = 0.25 + next() ** 1.6;
+      const quays = course(next, years.length, 140 + 900 * size, 0.012 + 0.03 * next(), 0.03);
+      // Harbours are dredged now and then, and silt up in between.
+      let depth = 2.5 + 7 * size * (0.7 + 0.6 * next());
+      const dredged = Math.floor(4 + next() * 18);
+      const depths = years.map((_, i) => {
+        depth += i === dredged ? 1.5 + 2.5 * next() : -0.04 * next();
+        return depth;
+      });
+      const ships = course(next, years.length, 120 + 2600 * size ** 1.5, 0.03 * (next() - 0.2), 0.07);
+      return { name, island, quays, depths, ships, opened: name === 'New Mole' ? 7 : 0 };
+    }),
+  );
+  years.forEach((year, i) => {
+    for (const { name, island, quays, depths, ships, opened } of harbours) {
+      if (i < opened) continue;
+      const busier = 1 + Math.max(0, depths[i] - depths[0]) * 0.25;
+      rows.push([year, name, island, Math.round(quays[i]), depths[i].toFixed(1), Math.round(ships[i] * busier)]);
+    }
+  });
+  write('harbour-traffic.csv', rows);
+}
+
+/** Shares of the quota by fleet, in percent: they add up to 100 each year. */
+function quotaShares() {
+  const next = random(89);
+  const fleets = ['Inshore boats', 'Long liners', 'Trawlers', 'Pot fishers', 'Divers', 'Shore nets'];
+  const starts = [18, 24, 36, 12, 3, 7];
+  const courses = fleets.map((_, i) => course(next, 26, starts[i], [0.05, -0.01, -0.05, 0.03, 0.08, -0.02][i], 0.1));
+  const rows = [['Year', ...fleets]];
+  for (let i = 0; i < 26; i++) {
+    const sum = courses.reduce((total, list) => total + list[i], 0);
+    const tenths = courses.map((list) => Math.round((list[i] / sum) * 1000));
+    // What rounding leaves over goes to the largest.
+    tenths[tenths.indexOf(Math.max(...tenths))] += 1000 - tenths.reduce((total, each) => total + each, 0);
+    rows.push([1999 + i, ...tenths.map((each) => (each / 10).toFixed(1))]);
+  }
+  write('quota-shares.csv', rows);
+}
+
+/** How far each stretch of a wall is built, from 0 to 1. */
+function seaWall() {
+  const next = random(97);
+  const stretches = [
+    'North Head',
+    'Gull Stair',
+    'Old Town',
+    'Fish Market',
+    'Ferry Bend',
+    'Saltern',
+    'South Mole',
+    'Lighthouse',
+  ];
+  const speed = stretches.map((_, i) => ({ start: i * 2.4 + next() * 3, pace: 0.045 + 0.06 * next(), done: 0 }));
+  const rows = [['Month', 'Stretch', 'Built']];
+  for (let i = 0; i < 40; i++) {
+    const month = `${2021 + Math.floor(i / 12)}-${String((i % 12) + 1).padStart(2, '0')}`;
+    const winter = i % 12 < 2 || i % 12 === 11 ? 0.25 : 1;
+    speed.forEach((stretch, s) => {
+      if (i >= stretch.start) stretch.done = Math.min(1, stretch.done + stretch.pace * winter * (0.6 + 0.8 * next()));
+      rows.push([month, stretches[s], stretch.done.toFixed(3)]);
+    });
+  }
+  write('sea-wall.csv', rows);
+}
+
+/** What readers ask the library boat for: many words, few of them large. */
+function askedFor() {
+  const next = random(101);
+  const words =
+    'tides knots recipes lanterns gulls whales storms maps sails baking ghosts seaweed engines verses compass herons beekeeping shells moths orchards puzzles islands rowing fiddles salting gardens bridges comets ferries foxgloves pirates nets caves drums jam songs lighthouses otters rope starfish boatbuilding clocks crabs dialects eels ferns geese hats inks jigs kites lichens mosses needles oars ponies quilts rain sheep terns umbrellas violets wells yarn anchors buoys cormorants dunes estuaries fog'.split(
+      ' ',
+    );
+  const rows = [['Quarter', 'Subject', 'Requests']];
+  const courses = words.map((_, i) => course(next, 16, 900 / (1 + i * 0.35) ** 0.9, 0.12 * (next() - 0.45), 0.3));
+  for (let i = 0; i < 16; i++)
+    words.forEach((word, w) => {
+      rows.push([`${2020 + Math.floor(i / 4)} Q${(i % 4) + 1}`, word, Math.round(courses[w][i])]);
+    });
+  write('library-requests.csv', rows);
+}
+
 ferries();
 catches();
 tides();
 library();
 markets();
+harbourTraffic();
+quotaShares();
+seaWall();
+askedFor();

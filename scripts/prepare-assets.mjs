@@ -1,7 +1,8 @@
 // Builds the player of web pages, and puts the font files and flags of the registry's packages where the app serves them from, for page and workers alike.
 
 import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
-import { buildSync } from 'esbuild';
+import { dirname } from 'node:path';
+import { build } from 'esbuild';
 
 // The app's own list says which files there are, so that the two cannot differ.
 const list = readFileSync('src/render/font-files.ts', 'utf8');
@@ -25,14 +26,41 @@ for (const file of readdirSync(`${flags}/3x2`)) {
 }
 if (existsSync(`${flags}/LICENSE`)) copyFileSync(`${flags}/LICENSE`, 'public/flags/LICENSE.txt');
 
-buildSync({
-  entryPoints: ['src/player/player.ts'],
-  outfile: 'public/player/player.js',
-  alias: { '@': './src' },
-  bundle: true,
-  minify: true,
-  format: 'iife',
-  target: 'es2022',
-  legalComments: 'none',
-  logLevel: 'error',
+/** What draws each family: the name under which the registry imports it, and its folder. */
+const registry = readFileSync('src/core/families/registry.ts', 'utf8');
+const drawn = [...registry.matchAll(/^import \{ (\w+) \} from '\.\/([\w-]+)';$/gm)].map(([, name, folder]) => ({
+  name,
+  folder,
+}));
+
+/** The registry with a single family: a page that plays no other carries no other. */
+const only = ({ name, folder }) => ({
+  name: 'only-one-family',
+  setup(build) {
+    build.onLoad({ filter: /families[\\/]registry\.ts$/ }, ({ path }) => ({
+      contents: registry
+        .replace(/^import \{ \w+ \} from '\.\/[\w-]+';$/gm, '')
+        .replace(/= \[[^\]]*\];/, `= [${name}];`)
+        .replace(/firstFamily: Family = \w+;/, `firstFamily: Family = ${name};`)
+        .concat(`\nimport { ${name} } from './${folder}';\n`),
+      loader: 'ts',
+      resolveDir: dirname(path),
+    }));
+  },
 });
+
+/** The player of web pages: one for each family, and one that draws all of them, for films of several. */
+const playerOf = (file, plugins) =>
+  build({
+    entryPoints: ['src/player/player.ts'],
+    outfile: `public/player/${file}.js`,
+    alias: { '@': './src' },
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    legalComments: 'none',
+    logLevel: 'error',
+    plugins,
+  });
+await Promise.all([playerOf('player', []), ...drawn.map((family) => playerOf(family.folder, [only(family)]))]);

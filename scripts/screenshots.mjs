@@ -44,16 +44,27 @@ async function shoot(page, name) {
   console.log(`docs/screenshots/${name}.png`);
 }
 
-/** One picture of all families of charts, from the demo data. */
+/** Opens one of the tables that ship with the app. */
+async function openSample(page, name) {
+  await step(page, 'Gather');
+  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  await page.getByTestId('stage-words').filter({ hasText: 'Gullhaven' }).waitFor({ state: 'attached' });
+  await step(page, 'Dress');
+}
+
+/** One picture of all families of charts, from the demo data; bubbles from a table of several values. */
 async function shootFamilies(page) {
   const pictures = [];
   const cards = page.getByRole('button', { name: /^Tell it with/ });
   for (let i = 0; i < (await cards.count()); i++) {
+    const several = (await cards.nth(i).getAttribute('aria-label')) === 'Tell it with bubbles';
+    if (several) await openSample(page, 'Harbours');
     await cards.nth(i).click();
     await seek(page, 0.62);
     await page.waitForTimeout(1200);
     const stage = page.getByRole('img', { name: 'The stage' }).locator('canvas');
     pictures.push((await stage.screenshot()).toString('base64'));
+    if (several) await openSample(page, 'Ferry passengers');
   }
   const sheet = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const images = pictures.map((data) => `<img src="data:image/png;base64,${data}">`).join('');
@@ -70,6 +81,35 @@ try {
   const families = await open('light');
   await shootFamilies(families);
   await families.close();
+  const beside = await open('light');
+  await openSample(beside, 'Harbours');
+  await step(beside, 'Shape');
+  await beside.getByRole('button', { name: 'Notation, parts, groups and colours' }).click();
+  await beside.getByRole('combobox', { name: 'One chart for each' }).click();
+  await beside.getByRole('option', { name: /^Island/ }).click();
+  await beside.getByRole('switch', { name: 'Side by side' }).click();
+  await beside.getByTestId('stage-words').filter({ hasText: 'Pell:' }).waitFor({ state: 'attached' });
+  await step(beside, 'Dress');
+  await beside.getByRole('button', { name: 'Tell it with areas' }).click();
+  await seek(beside, 0.86);
+  await beside.waitForTimeout(5000);
+  await shoot(beside, 'side-by-side');
+  await beside.close();
+  const closer = await open('light');
+  await step(closer, 'Pace');
+  await closer
+    .getByRole('button', { name: /^Look closer at: New Mole/ })
+    .first()
+    .click();
+  await closer.getByRole('switch', { name: 'A ring around it' }).click();
+  await closer.getByLabel('A note with a line to it').fill('The youngest harbour');
+  await seek(closer, 0.5);
+  await closer.getByRole('list', { name: 'Focuses of the film' }).getByRole('button').first().click();
+  await closer.getByRole('list', { name: 'Focuses of the film' }).getByRole('button').first().click();
+  await showSection(closer, 'Focus');
+  await closer.waitForTimeout(1500);
+  await shoot(closer, 'focus');
+  await closer.close();
   const light = await open('light');
   await seek(light, 0.56);
   await shoot(light, 'dress');

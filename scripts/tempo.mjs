@@ -65,7 +65,8 @@ if (!existsSync(bundle) || statSync(bundle).mtimeMs < sources) await build();
 if (process.argv[2] === 'render') {
   const built = path.join(page, 'span.worker.js');
   if (!existsSync(built) || statSync(built).mtimeMs < sources) await buildPage();
-  if (!existsSync(path.join(root, 'public/player/player.js')))
+  const player = path.join(root, 'public/player/player.js');
+  if (!existsSync(player) || statSync(player).mtimeMs < sources)
     spawnSync(process.execPath, [path.join(root, 'scripts/prepare-assets.mjs')], { cwd: root });
 }
 const { status, signal } = spawnSync(process.execPath, [bundle, ...process.argv.slice(2)], {

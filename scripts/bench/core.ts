@@ -142,14 +142,24 @@ const alongs = families
     return { id: family.id, marks: scenes[0] ?? [], fifty: scenes[1] ?? [], prepare: prepareFifty };
   });
 
+/** The cube with two further values of the same periods and names. */
+function withFurther(cube: Cube): Cube {
+  const turned = (by: number) => cube.values.map((_, at) => cube.values[(at + by) % cube.values.length] ?? 1);
+  return {
+    ...cube,
+    further: { first: 'a', second: { name: 'b', values: turned(7) }, third: { name: 'c', values: turned(13) } },
+  };
+}
+
 /** Each chart of the moment: a frame of so many marks, and what it takes to prepare. */
 const moments = families
   .filter(({ id, plays }) => plays.includes('through-time') && id !== 'ranked-bars')
   .map((family) => {
-    const most = { words: 300, 'tree-map': 500, number: 6, progress: 12 }[family.id] ?? 20;
-    const cube = walkCube(50, Math.max(20, most));
+    const most = { words: 300, 'tree-map': 500, bubbles: 400, number: 6, progress: 12 }[family.id] ?? 20;
+    const cube = withFurther(walkCube(50, Math.max(20, most)));
     const own = { ...(family.document.defaults(cube) as object) } as Record<string, unknown>;
     for (const key of ['places', 'most']) if (key in own) own[key] = most;
+    if ('trails' in own) own.trails = 'all';
     const project = benchProject(12, 1, { family: family.id, familyVersion: family.document.version, own });
     const prepared = Array.from({ length: 3 }, () => {
       const startedMs = performance.now();

@@ -5,7 +5,6 @@ import { ofGroup } from '@/core/project/group-film';
 import { chartOf, tableOf, withChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { Cube } from '@/core/shaping/cube';
-import { FILM_FOLDER } from '@/export/video/film-format';
 import { documentStore } from '@/state/document';
 import type { FilmSync } from '@/state/film-sync';
 import { freshId } from '@/state/fresh-id';
@@ -13,9 +12,11 @@ import type { Remote } from '@/state/remote';
 import { type ExportJob, sessionStore, setSession } from '@/state/session';
 import type { ExportRequest } from '@/ui/services';
 import { callback, startExportWorker, type WorkerClient } from '@/workers/client';
-import type { ExportedFile, ExportWorkerApi, TableWorkerApi } from '@/workers/protocol';
+import type { ExportedFile, ExportWorkerApi } from '@/workers/export-protocol';
+import type { TableWorkerApi } from '@/workers/protocol';
 import { download, fileNameOf } from './download';
 import type { FilmMedia } from './film-media';
+import { dropOldFiles, keepBytes, privateFile } from './private-files';
 
 /** A film that waits to be exported. */
 interface QueuedFilm {
@@ -133,7 +134,15 @@ export class ExportQueue {
         this.change(job.id, { done, count, nowMs: performance.now() }),
       );
       const privateName = `${job.id}${endingOf(job.form)}`;
-      const order = { project, cubes, form: job.form, baseUrl: location.origin, fileName: privateName, assets };
+      const order = {
+        project,
+        cubes,
+        form: job.form,
+        baseUrl: location.origin,
+        fileName: privateName,
+        shownName: job.fileName,
+        assets,
+      };
       const result = await this.worker.api.run(order, onProgress, this.handles.get(job.id) ?? null);
       if (!result.ok)
         this.change(job.id, { phase: result.code === 'cancelled' ? 'cancelled' : 'failed', message: result.message });
@@ -261,36 +270,4 @@ function nameOf({ pattern, group, form, stage }: ExportRequest, projectName: str
 
 function formWord(form: ExportForm): string {
   return form.kind === 'film' ? form.formatId : form.kind === 'data' ? form.what : form.kind;
-}
-
-async function folderOf(): Promise<FileSystemDirectoryHandle> {
-  const root = await navigator.storage.getDirectory();
-  return root.getDirectoryHandle(FILM_FOLDER, { create: true });
-}
-
-async function privateFile(name: string): Promise<Blob> {
-  return (await (await folderOf()).getFileHandle(name)).getFile();
-}
-
-/** Puts a small file beside the large ones, so that all can go into one ZIP; null where there is no such disk. */
-async function keepBytes(bytes: ArrayBuffer, name: string): Promise<string | null> {
-  try {
-    const writable = await (await (await folderOf()).getFileHandle(name, { create: true })).createWritable();
-    await writable.write(bytes);
-    await writable.close();
-    return name;
-  } catch {
-    // Without a private disk the file can still be saved by itself.
-    return null;
-  }
-}
-
-/** Files lie on the private disk until the next visit. */
-async function dropOldFiles(): Promise<void> {
-  try {
-    const root = await navigator.storage.getDirectory();
-    await root.removeEntry(FILM_FOLDER, { recursive: true });
-  } catch {
-    // There is no such folder yet, or no private disk at all: then there is nothing to drop.
-  }
 }

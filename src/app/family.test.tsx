@@ -14,11 +14,6 @@ vi.mock('localforage', () => import('./testing/memory-forage'));
 beforeEach(() => app.openRace('Dress'));
 afterEach(app.closeApp);
 
-const chart = () => {
-  const found = documentStore.getState().project?.charts[0];
-  if (!found) throw new Error('There is no chart.');
-  return found;
-};
 const card = (name: string) => screen.getByRole('button', { name: `Tell it with ${name}` });
 
 async function tellWith(name: string): Promise<void> {
@@ -34,6 +29,8 @@ const saidBy: Readonly<Record<string, string>> = {
   Mosaic: 'Bravo',
   Boxes: 'Bravo, 30 (',
   Progress: 'Bravo, 30 (',
+  Hundred: 'Bravo, 30 (',
+  Bubbles: 'Bubbles need a second value',
   Words: 'Bravo, 30;',
   Wedges: '2. Bravo, 30',
 };
@@ -62,37 +59,42 @@ describe('what the film tells', () => {
     await tellWith('pie');
     await app.user.click(screen.getByText('Pulled out of the round'));
     await app.user.click(screen.getByRole('checkbox', { name: 'Bravo' }));
-    expect(chart().own).toMatchObject({ pulled: ['Bravo'] });
+    expect(app.firstChart().own).toMatchObject({ pulled: ['Bravo'] });
     await app.user.click(screen.getByRole('checkbox', { name: 'Bravo' }));
-    expect(chart().own).toMatchObject({ pulled: [] });
+    expect(app.firstChart().own).toMatchObject({ pulled: [] });
     await tellWith('mosaic');
     expect(screen.getByText('Without a choice the first and the last one share it.')).toBeTruthy();
   });
 
   it('keeps words, look and pace, and gives back what a family had of its own', async () => {
     await app.type('Places on stage', '2');
-    const before = chart();
+    const before = app.firstChart();
     await tellWith('lines');
-    expect(chart()).toMatchObject({ family: 'lines', text: before.text, dress: before.dress, pace: before.pace });
-    expect(chart().play).toEqual({ kind: 'drawn' });
+    expect(app.firstChart()).toMatchObject({
+      family: 'lines',
+      text: before.text,
+      dress: before.dress,
+      pace: before.pace,
+    });
+    expect(app.firstChart().play).toEqual({ kind: 'drawn' });
     await app.pick('The last periods');
     await app.type('Periods in view', '7');
     await tellWith('ranked bars');
-    expect(chart()).toEqual({ ...before, kept: [expect.objectContaining({ family: 'lines' })] });
+    expect(app.firstChart()).toEqual({ ...before, kept: [expect.objectContaining({ family: 'lines' })] });
     // It stands in the document, so that it is there after a reload too.
     const read = readProject(JSON.parse(JSON.stringify(documentStore.getState().project)), knownFamilies);
-    expect(read.ok && read.value.charts[0]).toEqual(chart());
+    expect(read.ok && read.value.charts[0]).toEqual(app.firstChart());
     await tellWith('lines');
-    expect(chart().own).toMatchObject({ window: 'sliding', windowPeriods: 7 });
+    expect(app.firstChart().own).toMatchObject({ window: 'sliding', windowPeriods: 7 });
     // What both know goes along.
     await tellWith('columns');
-    expect(chart().own).toMatchObject({ window: 'sliding', windowPeriods: 7 });
+    expect(app.firstChart().own).toMatchObject({ window: 'sliding', windowPeriods: 7 });
   });
 
   it('is one step of undo', async () => {
     await tellWith('areas');
     await app.press('Undo');
-    expect(chart().family).toBe('ranked-bars');
+    expect(app.firstChart().family).toBe('ranked-bars');
   });
 
   it('shows the controls of the family, and finds no others', async () => {
@@ -129,7 +131,7 @@ describe('what the film tells', () => {
     await app.settled();
     expect(box('Alpha').disabled).toBe(true);
     await tellWith('areas');
-    expect((chart().own as { hidden: readonly string[] }).hidden).toEqual(['Bravo', 'Cirrus']);
+    expect((app.firstChart().own as { hidden: readonly string[] }).hidden).toEqual(['Bravo', 'Cirrus']);
     await app.user.click(box('Bravo'));
     await app.settled();
     await app.saysOnStage('1. Bravo, 30');
@@ -138,7 +140,7 @@ describe('what the film tells', () => {
   it('compares the first and the last period, or those that are chosen', async () => {
     await tellWith('columns compared');
     await app.pageSays('Without a choice the first and the last one are compared.');
-    const chosen = () => (chart().own as { periods: readonly string[] }).periods;
+    const chosen = () => (app.firstChart().own as { periods: readonly string[] }).periods;
     for (const year of ['2012', '2011']) await app.select('Add a period', year);
     expect(chosen()).toEqual(['2011', '2012']);
     const list = within(screen.getByRole('list', { name: 'Periods compared' }));
@@ -156,7 +158,7 @@ describe('what the film tells', () => {
       'Year,Harbour,Boat,Catch\n2001,Oyle,Small,1\n2001,Oyle,Large,4\n2001,Pell,Small,2\n2002,Oyle,Small,3\n2002,Oyle,Large,6\n2002,Pell,Small,5\n',
     );
     await app.saysOnStage('2001: 1. Oyle, 5; 2. Pell, 2.');
-    expect(chart().fields.parts).toBe('Boat');
+    expect(app.firstChart().fields.parts).toBe('Boat');
     await tellWith('columns compared');
     await app.saysOnStage('Oyle: Small 1, Large 4; Pell: Small 2.');
     await app.goTo('Shape');
@@ -188,7 +190,7 @@ describe('what the film tells', () => {
     expect(take.parentElement?.textContent).toContain('the lead seldom changes');
     await app.user.click(take);
     await app.settled();
-    expect(chart().family).toBe('lines');
+    expect(app.firstChart().family).toBe('lines');
     expect(screen.queryByRole('button', { name: 'Take lines' })).toBeNull();
   });
 });
@@ -216,7 +218,7 @@ describe('the families that the editor knows', () => {
     await tellWith('lines');
     await app.press('Labels');
     await app.select('Values beside points', 'At those that are chosen');
-    const own = () => chart().own as { labelled: readonly { name: string; period: string }[] };
+    const own = () => app.firstChart().own as { labelled: readonly { name: string; period: string }[] };
     const boxes = () => screen.getAllByRole<HTMLInputElement>('checkbox', { name: /^(Alpha|Bravo|Cirrus), 20/ });
     await waitFor(() => expect(boxes().length).toBeGreaterThan(3));
     const [first] = boxes();

@@ -3,7 +3,7 @@
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
 import { loadAsset } from '@/state/shelf';
-import type { FilmAssets } from '@/workers/protocol';
+import type { FilmAssets } from '@/workers/export-protocol';
 import { flagOf } from './flags';
 
 /** Finds the bytes of pictures, flags and fonts, and remembers which of them the stage has. */

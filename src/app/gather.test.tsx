@@ -196,12 +196,51 @@ describe('the grid', () => {
     const again = await screen.findByLabelText('Name of the column');
     await app.user.clear(again);
     await app.user.type(again, 'ship{Enter}');
-    expect((await screen.findAllByText(/There is no column called “boat”/)).length).toBeGreaterThan(0);
-    await app.user.keyboard('{Control>}z{/Control}');
+    // What the chart knows of the column follows its name.
+    await waitFor(() => expect(heads().join()).toContain('ship'));
+    await app.saysOnStage('1. Bravo');
+    await menu('ship', 'Delete column');
+    expect((await screen.findAllByText(/There is no column called “ship”/)).length).toBeGreaterThan(0);
+    for (const _ of ['deleted', 'renamed']) await app.user.keyboard('{Control>}z{/Control}');
     await app.saysOnStage('1. Bravo');
     await app.goTo('Shape');
     const steps = within(screen.getByRole('list', { name: 'Steps in the grid' }));
     expect(steps.getAllByRole('listitem')).toHaveLength(4);
+  });
+
+  it('goes from cell to cell with Tab, and is left with Escape and Tab', async () => {
+    await openRace();
+    const at = () => document.getElementById(grid().getAttribute('aria-activedescendant') ?? '')?.textContent;
+    await app.user.click(await cell('30'));
+    const [value, before] = [at(), cells('30')[0]?.previousElementSibling?.textContent];
+    expect(value).toBe('30');
+    await keys('{Shift>}{Tab}{/Shift}');
+    expect([at(), document.activeElement]).toEqual([before, grid()]);
+    await keys('{Tab}');
+    expect([at(), document.activeElement]).toEqual(['30', grid()]);
+    await keys('{Escape}{Shift>}{Tab}{/Shift}');
+    expect(document.activeElement).not.toBe(grid());
+    // Any other key in between, and Tab goes on from cell to cell.
+    await keys('{Escape}{ArrowRight}{Shift>}{Tab}{/Shift}');
+    expect(document.activeElement).toBe(grid());
+  });
+
+  it('moves no column beyond the first and the last', async () => {
+    await openRace();
+    const off = async (column: string, item: string) => {
+      await app.user.click(screen.getByRole('button', { name: `Column ${column}` }));
+      const found = await screen.findByRole('menuitem', { name: item });
+      const disabled = found.getAttribute('aria-disabled');
+      await app.user.keyboard('{Escape}');
+      return disabled === 'true';
+    };
+    const names = screen.getAllByRole('button', { name: /^Column / }).map((head) => head.getAttribute('aria-label'));
+    const [first, last] = [names[0], names.at(-1)].map((name) => (name ?? '').replace('Column ', '')) as [
+      string,
+      string,
+    ];
+    expect([await off(first, 'Move left'), await off(first, 'Move right')]).toEqual([true, false]);
+    expect([await off(last, 'Move left'), await off(last, 'Move right')]).toEqual([false, true]);
   });
 
   it('deletes and moves rows, but never the last one or the last column', async () => {

@@ -69,18 +69,20 @@ export const listServices = {
     const type = format === 'vtt' ? 'text/vtt' : 'application/x-subrip';
     save(new Blob([writeCaptions(captions, format)], { type }), fileNameOf(project.name, `.${format}`));
   },
-  async loadCaptions(file: File): Promise<void> {
+  async loadCaptions(file: File, how: 'add' | 'replace'): Promise<void> {
     const outcome = readCaptions(await file.text());
     const { overview } = sessionStore.getState();
     if (!outcome.ok || !overview) {
       return refused(file, outcome.issues);
     }
     const fitting = outcome.value.filter(({ fromSec }) => fromSec < overview.lengthSec);
-    addCaptions(fitting, overview);
+    const before = overview.captions.length;
+    addCaptions(fitting, overview, how === 'replace');
+    const gone = how === 'replace' && before > 0 ? ` They take the place of ${before}; undo brings those back.` : '';
     const late = outcome.value.length - fitting.length;
     tell(
       file,
-      `${fitting.length} captions read.${late > 0 ? ` ${late} begin after the film's end and are left out.` : ''}`,
+      `${fitting.length} captions read.${gone}${late > 0 ? ` ${late} begin after the film's end and are left out.` : ''}`,
       outcome.issues,
     );
   },

@@ -5,7 +5,7 @@ import { currentTable } from '@/state/current';
 import { documentStore } from '@/state/document';
 import { ImportRefused, type Incoming } from '@/state/incoming';
 import { keepHandle, loadHandle } from '@/state/shelf';
-import type { Studio } from '@/state/studio';
+import type { AddHow, Studio } from '@/state/studio';
 import type { OpenedFile } from '@/ui/services';
 
 /** The most that a table's file may weigh; more does not fit into a browser's memory several times over. */
@@ -34,9 +34,9 @@ export class TableOpener {
   }
 
   /** Reads bytes as the table on stage, or adds them to it. Returns whether they could be read. */
-  async take(bytes: ArrayBuffer, incoming: Incoming, add: boolean): Promise<boolean> {
+  async take(bytes: ArrayBuffer, incoming: Incoming, add: AddHow | false): Promise<boolean> {
     try {
-      if (add) await this.studio.addFile(bytes, incoming);
+      if (add) await this.studio.addFile(bytes, incoming, add);
       else await this.studio.importFile(bytes, incoming);
       return true;
     } catch (error) {
@@ -46,19 +46,20 @@ export class TableOpener {
   }
 
   /** The first file replaces the table on stage; the others, or all of them, are added. */
-  async files(files: readonly OpenedFile[], add: boolean): Promise<void> {
+  async files(files: readonly OpenedFile[], add: AddHow | false): Promise<void> {
     let added = 0;
     for (const [place, { file, handle }] of files.entries()) {
       const bytes = await this.bytesOf(file);
       if (!bytes) continue;
-      const adds = add || place > 0;
+      const adds = add || (place > 0 && ('rows' as const));
       const read = await this.take(bytes, { fileName: file.name }, adds);
       if (read && adds) added++;
-      if (read && handle) await this.keepHandleOf(handle, adds);
+      if (read && handle) await this.keepHandleOf(handle, adds !== false);
     }
     if (added > 0) {
       const what = added === 1 ? 'One file was' : `${added} files were`;
-      toast.success(`${what} added to the table. Undo takes it out again.`);
+      const how = add === 'values' ? 'joined by name and period' : 'added to the table';
+      toast.success(`${what} ${how}. Undo takes it out again.`);
     }
   }
 

@@ -120,7 +120,7 @@ describe('captions', () => {
     await app.press('Save WebVTT');
     expect((await app.lastSaved()).text).toMatch(/^WEBVTT\n\n1\n00:00:02\.000 --> 00:00:04\.000/);
     const srt = '1\n00:00:05,000 --> 00:00:07,000\nRead from a file\n\n2\n00:09:00,000 --> 00:09:01,000\nToo late\n';
-    await app.choose('File of captions', app.file('c.srt', srt));
+    await app.choose('File of captions to add', app.file('c.srt', srt));
     await app.pageSays(/1 captions read. 1 begin after the film/);
     const captions = () => within(screen.getByRole('list', { name: 'Captions of the film' })).getAllByRole('listitem');
     await waitFor(() => expect(captions()).toHaveLength(2));
@@ -130,6 +130,14 @@ describe('captions', () => {
     expect(captions()[1]?.textContent).not.toContain('0:05.00');
     await app.press('Remove the caption Read from a file');
     expect(captions()).toHaveLength(1);
+    // In place of those that there are, which one step of undo brings back.
+    await app.choose('File of captions instead', app.file('c.srt', srt));
+    await app.pageSays(/1 captions read. They take the place of 1; undo brings those back./);
+    await waitFor(() =>
+      expect(captions().map(({ textContent }) => textContent)).toEqual([expect.stringContaining('Read from a file')]),
+    );
+    await app.press('Undo');
+    await waitFor(() => expect(captions()[0]?.textContent).toContain('In {period}'));
   });
 
   it('come and go where the playhead stands', async () => {

@@ -7,7 +7,8 @@ import type { Autosave } from '@/state/autosave';
 import { documentStore } from '@/state/document';
 import { setSession } from '@/state/session';
 import { loadAsset } from '@/state/shelf';
-import { Studio } from '@/state/studio';
+import type { Shelving } from '@/state/shelving';
+import { type AddHow, Studio } from '@/state/studio';
 import type { OpenedFile, Services } from '@/ui/services';
 import { callback, startStageWorker, transfer } from '@/workers/client';
 import { fileNameOf, save } from './download';
@@ -18,6 +19,7 @@ import { listServices } from './list-files';
 import { lookServices } from './look-files';
 import { TableOpener, tell } from './open-tables';
 import { openProject, saveProject } from './project-files';
+import { shelfServices } from './shelf-services';
 import { loadSteps, saveSteps } from './steps-files';
 import { createTableClient, ofCurrentChart } from './table-client';
 
@@ -43,8 +45,12 @@ export function createServices(autosave: Autosave): Services {
   const opener = new TableOpener(studio);
   const exports = new ExportQueue(media, table.api, studio.film);
   studio.start();
+  const { shelving, services: shelf } = shelfServices((id, widthPx, count) =>
+    stage.api.familyPictures(id, widthPx, count),
+  );
+  shelving.start();
 
-  const openFiles = async (files: readonly OpenedFile[], add: boolean) => {
+  const openFiles = async (files: readonly OpenedFile[], add: AddHow | false) => {
     const pictures = files.map(({ file }) => file).filter(({ name }) => /\.(png|jpe?g|webp|svg)$/i.test(name));
     if (pictures.length > 0) await addCategoryPictures(pictures);
     const others = files.filter(({ file }) => !pictures.includes(file));
@@ -57,11 +63,13 @@ export function createServices(autosave: Autosave): Services {
   return {
     studio,
     ...stageServices(stage, studio),
-    ...openingServices(opener, studio),
+    ...openingServices(opener, studio, shelving),
+    ...shelf,
     ...exportServices(exports, stage),
     table: chartTable,
     openFiles: (files) => openFiles(files, false),
-    addFiles: (files) => openFiles(files, true),
+    addFiles: (files) => openFiles(files, 'rows'),
+    joinFiles: (files) => opener.files(files, 'values'),
     saveSteps,
     loadSteps,
     async saveShaped(format) {
@@ -111,7 +119,7 @@ function stageServices(stage: Stage, studio: Studio) {
 }
 
 /** Ways for a table to come in, and to be read again. */
-function openingServices(opener: TableOpener, studio: Studio) {
+function openingServices(opener: TableOpener, studio: Studio, shelving: Shelving) {
   return {
     async openPasted(text) {
       await opener.take(encode(text), { fileName: 'Pasted table', kind: 'pasted' }, false);
@@ -124,8 +132,10 @@ function openingServices(opener: TableOpener, studio: Studio) {
     },
     async openSample(sample) {
       const response = await fetch(`/samples/${sample.file}`).catch(() => null);
-      if (response?.ok) await opener.take(await response.arrayBuffer(), { fileName: sample.file, sample }, false);
-      else toast.error(`The sample ${sample.name} could not be loaded. Is the app still running?`);
+      if (response?.ok) {
+        const opened = await opener.take(await response.arrayBuffer(), { fileName: sample.file, sample }, false);
+        if (opened) shelving.noteUntouched();
+      } else toast.error(`The sample ${sample.name} could not be loaded. Is the app still running?`);
     },
     refresh: () => opener.refresh(),
     refreshFrom: (file) => opener.refreshFrom(file),

@@ -68,6 +68,12 @@ function readOne(text: string): Setting {
   return outcome.value;
 }
 
+/** Does a family, by its name on the command line, need further values? */
+export function takesFurther(name: string): boolean {
+  const id = familyAliases[name]?.id ?? name;
+  return families.find((each) => each.id === id)?.uses.has('further') ?? false;
+}
+
 function withFamily(project: Project, id: string, cubes: Cubes): Project {
   const alias = familyAliases[id];
   const name = oneOf('--chart', alias?.id ?? id, [...families.map((each) => each.id), ...Object.keys(familyAliases)]);

@@ -17,7 +17,7 @@ import type { Issue } from '@/core/table/issue';
 import { noReadingChoice } from '@/core/table/reader';
 import { findColumn } from '@/core/table/table';
 import { readProjectFile } from '@/export/project-file';
-import { type ChangeOptions, changed } from './change-project';
+import { type ChangeOptions, changed, takesFurther } from './change-project';
 import { readBytes } from './open-table';
 import { type PrepareOptions, plansOf, shapeFile } from './prepare';
 import { Refusal } from './refusal';
@@ -81,7 +81,10 @@ async function fromTable(file: string, options: FilmOptions, start: Start): Prom
     given && chart && options.steps === undefined
       ? { fields: chart.fields, steps: tableOf(given, chart).steps }
       : undefined;
-  const shaped = await shapeFile(file, options, steps, options.group ?? null);
+  const shaped = await shapeFile(file, options, steps, {
+    groupColumn: options.group ?? null,
+    takesFurther: options.chart !== undefined && takesFurther(options.chart),
+  });
   const films = shaped.groups.map(({ name, cube }): FilmInput => {
     const project = given ? onlyFirst(given) : projectOf(file, cube, start);
     return { group: name, project, cubes: new Map([[chartOf(project, null).id, cube]]), assets: new Map() };
@@ -171,15 +174,16 @@ class TableShelf {
   async open(entry: TableEntry): Promise<Preparer> {
     const known = this.opened.get(entry.id);
     if (known) return known;
-    const wanted = [{ source: entry.source, keys: [] as readonly string[] }, ...entry.added];
-    const sources = wanted.map(({ source, keys }) => ({
+    const wanted = [{ source: entry.source, keys: [] as readonly string[], measure: '' }, ...entry.added];
+    const sources = wanted.map(({ source, keys, measure }) => ({
       source,
       keys,
+      measure,
       bytes: (this.assets.get(source.assetId) as Uint8Array).slice().buffer as ArrayBuffer,
     }));
     const read = await readSources(sources, () => undefined);
     if (!read.ok) throw Refusal.of(read.issues);
-    const preparer = new Preparer(read.value.table, read.value.decimalHint);
+    const preparer = new Preparer(read.value.table, read.value.decimalHint, read.value.joined);
     this.opened.set(entry.id, preparer);
     return preparer;
   }

@@ -1,9 +1,12 @@
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { titleFromFileName } from '@/core/project/defaults';
 import { type Combine, combines } from '@/core/shaping/combine';
 import type { Cube } from '@/core/shaping/cube';
 import { type Fields, fieldsOf, fieldsOfShape } from '@/core/shaping/fields';
+import { type FurtherChoice, furtherChoices, withFurther } from '@/core/shaping/further-choices';
 import { groupsOf, Preparer } from '@/core/shaping/preparation';
+import type { JoinedTable } from '@/core/shaping/shape-options';
 import { type Grain, grains, type Step, type StepPlan } from '@/core/shaping/steps/step';
 import { misfitsOfFields, readStepsFile } from '@/core/shaping/steps-file';
 import { stepOf, understand } from '@/core/shaping/understand';
@@ -22,6 +25,10 @@ export interface PrepareOptions {
   readonly period?: string;
   readonly category?: string;
   readonly value?: string;
+  readonly second?: string;
+  readonly third?: string;
+  readonly join?: readonly string[];
+  readonly panes?: string;
   readonly combine?: string;
   readonly where?: readonly string[];
   readonly every?: string;
@@ -60,6 +67,44 @@ function fieldsFor(guess: Fields, options: PrepareOptions): Fields {
   return { ...guess, ...named };
 }
 
+/** Tables that are joined by name and period, called as their files are. */
+async function joinedTables(files: readonly string[]): Promise<JoinedTable[]> {
+  const read = await Promise.all(files.map((file) => openTable(file, '')));
+  return read.map(({ read: { table, decimalHint } }, i) => {
+    return { name: titleFromFileName(path.basename(files[i] ?? '')), table, decimalHint };
+  });
+}
+
+/** The fields with the further values that were named, or that a chart takes by itself. */
+function furtherFields(
+  fields: Fields,
+  { second = '', third = '' }: PrepareOptions,
+  takes: boolean,
+  choicesOf: (fields: Fields) => readonly FurtherChoice[],
+): Fields {
+  const named = { ...fields, second: second || fields.second, third: third || fields.third };
+  const choices = choicesOf(named);
+  for (const name of [second, third])
+    if (name !== '' && !choices.some((each) => each.name === name)) {
+      const known = choices.map((each) => `“${each.name}”`).join(', ') || 'none';
+      throw new Refusal(`There is no further value “${name}”. There are: ${known}.`);
+    }
+  return takes ? withFurther(named, choices) : named;
+}
+
+/** The fields that show all groups of a column side by side; as they are where none is named. */
+function besides(fields: Fields, column: string | undefined): Fields {
+  return column === undefined ? fields : { ...fields, group: column, panes: true };
+}
+
+/** What else decides how a table is shaped. */
+interface ShapeMore {
+  /** A column whose values each make a table. */
+  readonly groupColumn?: string | null;
+  /** Does the chart need further values, so that it takes what there is? */
+  readonly takesFurther?: boolean;
+}
+
 /** The values of a table, shaped as the options say, and what there is to say about them. */
 export interface ShapedFile {
   readonly cube: Cube;
@@ -83,14 +128,15 @@ export async function shapeFile(
   file: string,
   options: PrepareOptions,
   given: GivenSteps | null = stepsOf(options),
-  groupColumn: string | null = null,
+  { groupColumn = null, takesFurther = false }: ShapeMore = {},
 ): Promise<ShapedFile> {
   const plans = plansOf(options);
   const { read } = await openTable(file, options.sheet ?? '');
   const found = understand(read);
   const base: readonly Step[] = given?.steps ?? found.steps;
   const steps = [...base, ...plans.map((plan, i) => stepOf(plan, `option-${i + 1}`))];
-  const preparer = new Preparer(read.table, read.decimalHint);
+  const joined = await joinedTables(options.join ?? []);
+  const preparer = new Preparer(read.table, read.decimalHint, joined);
   const notes: Issue[] = [];
   let fields = given?.fields ?? found.fields;
   const after = preparer.tableAfter(steps);
@@ -103,14 +149,22 @@ export async function shapeFile(
     if (fieldsOfShape[fields.shape].some((role) => misfits.some(({ column }) => column === fields[role])))
       fields = found.fields;
   }
-  const final = fieldsFor(fields, options);
   const { table } = after;
+  const final = furtherFields(fieldsFor(fields, options), options, takesFurther, (chosen) =>
+    furtherChoices({ table, fields: chosen, joined, decimalHint: read.decimalHint }),
+  );
   if (groupColumn !== null && !findColumn(table, groupColumn))
     throw new Refusal(`There is no column “${groupColumn}” to make groups of.`);
+  const { panes } = options;
+  if (panes !== undefined && groupColumn !== null)
+    throw new Refusal('Give --group or --panes, not both: a film for each group, or all of them side by side in one.');
+  if (panes !== undefined && !findColumn(table, panes))
+    throw new Refusal(`There is no column “${panes}” to show groups of side by side.`);
   const names = groupColumn === null ? [null] : groupsOf(table, groupColumn).map(({ name }) => name);
   const groups = names.map((name) => {
-    const grouped = groupColumn === null ? final : { ...final, group: groupColumn };
-    const prepared = preparer.prepare(steps, grouped, name ?? '');
+    const grouped = groupColumn === null ? besides(final, panes) : { ...final, group: groupColumn };
+    const first = panes === undefined ? '' : (groupsOf(table, panes)[0]?.name ?? '');
+    const prepared = preparer.prepare(steps, grouped, name ?? first);
     notes.push(...prepared.reports.flatMap(({ issues }) => issues), ...prepared.outcome.issues);
     const unfit = notes.filter(({ code, column }) => code === 'step-does-not-fit' && column === undefined);
     if (options.where && unfit.length > 0 && !given) throw new Refusal(unfit.map(({ message }) => message).join('\n'));

@@ -7,7 +7,7 @@ import type { ExportForm } from '@/core/project/export-form';
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
 import type { MeasureText } from '@/core/scene/text-fit';
-import type { ExportWorkerApi } from '@/workers/protocol';
+import type { ExportWorkerApi } from '@/workers/export-protocol';
 
 /** What the command line asks for; bytes are in base 64, missing values null. */
 export interface PageOrder {

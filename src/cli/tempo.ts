@@ -37,6 +37,14 @@ function withMapping(command: Command): Command {
     .option('--period <column>', 'the column of the periods')
     .option('--category <column>', 'the column of the categories')
     .option('--value <column>', 'the column of the values')
+    .option('--second <column>', 'a second value: a column, a measure of a wide table, or a joined table')
+    .option('--third <column>', 'a third value')
+    .option(
+      '--join <file>',
+      'a table whose values are further ones, by name and period; may be given several times',
+      several,
+    )
+    .option('--panes <column>', 'shows the groups of a column side by side in one film')
     .option('--combine <how>', `how repeated rows become one: ${combines.join(', ')}`)
     .option('--where <column=value>', 'keeps only these rows; may be given several times', several);
 }

@@ -25,6 +25,8 @@ import { mayGoOn, type Watch } from './watch';
 export interface ExportOrder extends RoomOrder {
   readonly form: ExportForm;
   readonly fileName: string;
+  /** What the person calls the file, where it is written under another name. */
+  readonly shownName?: string;
 }
 
 /** What an export needs from the thread that it runs in. */
@@ -53,7 +55,7 @@ export async function runExport(order: ExportOrder, setting: ExportSetting): Pro
     try {
       const frames = {
         ...form,
-        name: order.fileName.replace(/\.zip$/, ''),
+        name: (order.shownName ?? order.fileName).replace(/\.zip$/, ''),
         from: form.from ?? 0,
         to: Math.min(form.to ?? Number.POSITIVE_INFINITY, room.film.frameCount),
       };

@@ -15,13 +15,19 @@ const disk = vi.hoisted(() => ({
   aside: [] as unknown[],
   dropped: [] as string[],
   writes: 0,
-  fails: '' as '' | 'read' | 'write' | 'aside',
+  shelved: [] as string[],
+  fails: '' as '' | 'read' | 'write' | 'aside' | 'shelf',
   hold: null as Promise<void> | null,
   noted: '',
 }));
 
 /** The page's own way of going. */
 const page: { leave: () => void } = { leave: () => undefined };
+
+vi.mock('./work-shelf', () => ({
+  assetsOnShelf: () =>
+    disk.fails === 'shelf' ? Promise.reject(new Error('it is locked')) : Promise.resolve(new Set(disk.shelved)),
+}));
 
 vi.mock('./shelf', () => ({
   keepSession: (kept: unknown) => {
@@ -78,7 +84,16 @@ async function tab(locks = new FakeLocks()) {
 }
 
 beforeEach(() => {
-  Object.assign(disk, { current: null, aside: [], dropped: [], writes: 0, fails: '', hold: null, noted: '' });
+  Object.assign(disk, {
+    current: null,
+    aside: [],
+    dropped: [],
+    shelved: [],
+    writes: 0,
+    fails: '',
+    hold: null,
+    noted: '',
+  });
   vi.stubGlobal('addEventListener', (type: string, listener: () => void) => {
     if (type === 'pagehide') page.leave = listener;
   });
@@ -149,6 +164,18 @@ describe('bringing the work back', () => {
     await tab();
     await settled();
     expect(disk.dropped).toEqual(['a1']);
+  });
+
+  it('drops nothing that work on the shelf has ever held, nor anything while the shelf cannot be read', async () => {
+    disk.current = { project: project('Kept', 'a2'), step: 'dress', timeSec: 0, assets: ['a1', 'a2', 'a3'] };
+    disk.shelved = ['a1'];
+    await tab();
+    await settled();
+    expect(disk.dropped).toEqual(['a3']);
+    Object.assign(disk, { dropped: [], fails: 'shelf' });
+    await tab();
+    await settled();
+    expect(disk.dropped).toEqual([]);
   });
 
   it('drops nothing while another tab is open', async () => {

@@ -14,6 +14,7 @@ import {
   setSessionAside,
   takeUnwritten,
 } from './shelf';
+import { assetsOnShelf } from './work-shelf';
 import type { WriteTurn } from './write-turn';
 
 /** Moves of the playhead are kept a moment later; edits of the document at once. */
@@ -103,7 +104,10 @@ export class Autosave {
   /** Only what this very work held and no longer refers to, and only while no other tab is open. */
   private async dropForgotten(kept: KeptSession, project: Project): Promise<void> {
     const used = new Set(assetIdsOf(project));
-    const forgotten = (kept.assets ?? []).filter((id) => !used.has(id));
+    const shelved = await assetsOnShelf().catch(() => null);
+    // Where the shelf cannot be read nobody knows what it needs.
+    if (!shelved) return;
+    const forgotten = (kept.assets ?? []).filter((id) => !used.has(id) && !shelved.has(id));
     await dropAssets(forgotten).catch(() => undefined);
     for (const id of forgotten) this.known.delete(id);
   }

@@ -1,6 +1,7 @@
 import { knownFamilies } from '@/core/families/known';
 import { inFamily } from '@/core/families/switch-family';
 import type { Chart } from '@/core/project/chart';
+import { withFurther } from '@/core/shaping/further-choices';
 import { currentChart, editChart } from './current';
 import { documentStore } from './document';
 import { sessionStore } from './session';
@@ -15,8 +16,12 @@ export function setFamily(id: string): void {
   const { own, familyVersion, play, kept } = chart;
   const before = kept.find((each) => each.family === id);
   const others = kept.filter((each) => each.family !== id && each.family !== chart.family);
+  const { cube, prepared } = sessionStore.getState();
+  const drawn = inFamily(chart, family, cube);
   const next = {
-    ...inFamily(chart, family, sessionStore.getState().cube),
+    ...drawn,
+    // A chart of several values takes those that there are, so that it is a chart at once.
+    ...(family.uses.has('further') ? { fields: withFurther(drawn.fields, prepared?.further ?? []) } : {}),
     ...before,
     kept: [...others, { family: chart.family, familyVersion, play, own }],
   };

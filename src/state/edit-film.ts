@@ -15,10 +15,11 @@ export function momentAt(overview: Pick<FilmOverview, 'spanStartSec' | 'periodKe
   return { periodKey: overview.periodKeys[period] ?? '', share };
 }
 
-/** Adds captions at their times; returns the id of the first. */
+/** Adds captions at their times, or puts them in place of all that there are; returns the id of the first. */
 export function addCaptions(
   cues: readonly { readonly fromSec: number; readonly toSec: number; readonly text: string }[],
   overview: FilmOverview,
+  replace = false,
 ): string {
   const captions = cues.map(
     ({ fromSec, toSec, text }): Caption => ({
@@ -29,7 +30,7 @@ export function addCaptions(
     }),
   );
   editPiece((piece) => {
-    piece.captions.push(...captions);
+    piece.captions = replace ? captions : [...piece.captions, ...captions];
   });
   return captions[0]?.id ?? '';
 }

@@ -1,9 +1,14 @@
+import type { Chart } from '@/core/project/chart';
+import type { Project } from '@/core/project/project';
+import { stepsWithRenamedColumn, withRenamedColumn } from '@/core/project/renamed-column';
 import type { TableEntry } from '@/core/project/table-entry';
 import { type CellEdit, isHandStep, type Step, type StepPlan, sectionOf } from '@/core/shaping/steps/step';
 import { stepOf } from '@/core/shaping/understand';
-import { editTable, type TableDraft } from './current';
+import { currentTable, editTable, type TableDraft } from './current';
+import { edit } from './document';
 import { changeById, moveItem, removeById } from './edit-list';
 import { freshId } from './fresh-id';
+import { sessionStore } from './session';
 
 /** Cells edited twice keep what they held at first, so that the step still fits its file. */
 function mergeCells(before: readonly CellEdit[], after: readonly CellEdit[]): CellEdit[] {
@@ -34,12 +39,26 @@ export function withHandStep(steps: readonly Step[], plan: StepPlan): Step[] {
 /** Adds steps made in the grid, as one step of undo. */
 export function addHandSteps(plans: readonly StepPlan[], gesture: string | null = null): void {
   if (plans.length === 0) return;
-  editTable((table) => {
+  edit((draft) => {
+    const table = currentTable(draft as Project) as TableDraft;
+    const charts = draft.charts.filter(({ tableId }) => tableId === table.id);
     let steps = table.steps as Step[];
-    for (const plan of plans) steps = withHandStep(steps, plan);
+    for (const plan of plans) {
+      steps = withHandStep(steps, plan);
+      if (plan.kind !== 'rename-column' || isTaken(plan.to)) continue;
+      const { column, to } = plan;
+      // What names the column follows it: fields, colours of a name, later steps.
+      for (const chart of charts) Object.assign(chart, withRenamedColumn(chart as Chart, column, to));
+      const areCategories = charts.some(({ fields }) => fields.shape === 'periods-down');
+      steps = stepsWithRenamedColumn(steps, column, to, areCategories);
+    }
     table.steps = steps as TableDraft['steps'];
   }, gesture);
 }
+
+/** Has another column the name already? Then the step does not fit, and nothing follows it. */
+const isTaken = (name: string) =>
+  sessionStore.getState().prepared?.grid.columns.some((column) => column.name === name) ?? false;
 
 /** Adds a step at the end of its section; returns its id. */
 export function addStep(plan: StepPlan): string {

@@ -9,6 +9,7 @@ import type { Issue } from '@/core/table/issue';
 import type { PreparedReport, TableSummary } from '@/workers/protocol';
 import { currentChart, currentPiece } from './current';
 import { documentStore } from './document';
+import { sessionStore } from './session';
 
 /** The group on stage; `''` where the chart has none. */
 export const groupOf = (chart: Chart) => (chart.fields.group === '' ? '' : chart.group);
@@ -22,6 +23,13 @@ export function issuesOf(issues: readonly Issue[], prepared: Omit<PreparedReport
 export function fits(fields: Fields, summary: TableSummary): boolean {
   const names = new Set(summary.columns.map(({ name }) => name));
   return fieldsOfShape[fields.shape].every((role) => names.has(fields[role]));
+}
+
+/** Where columns are categories, a table of other ones is another table, even if its periods have the same name. */
+function sharesColumns(summary: TableSummary): boolean {
+  const before = sessionStore.getState().table?.columns ?? [];
+  const names = new Set(summary.columns.map(({ name }) => name));
+  return before.filter(({ name }) => names.has(name)).length * 2 >= before.length;
 }
 
 /** The project without the tables that no chart is made of any more, but for some. */
@@ -42,6 +50,7 @@ export function withSameLook(entry: TableEntry, summary: TableSummary): Project 
   const kept = old.steps.filter((step) => !isHandStep(step));
   const sameShape = summary.guesses[0]?.fields.shape === chart.fields.shape || kept.length > 0;
   if (!fits(chart.fields, summary) || !sameShape || chart.fields.shape === 'single') return null;
+  if (chart.fields.shape === 'periods-down' && !sharesColumns(summary)) return null;
   const oldTitle = titleFromFileName(old.source.fileName);
   const title = titleFromFileName(entry.source.fileName);
   const steps = [...entry.steps.filter(({ kind }) => !kept.some((step) => step.kind === kind)), ...kept];

@@ -65,6 +65,42 @@ export const samples: readonly Sample[] = [
     subtitle: 'Persons, both directions',
     suffix: '',
   },
+  {
+    id: 'harbours',
+    name: 'Harbours: quays, depth, traffic',
+    file: 'harbour-traffic.csv',
+    about: '23 harbours, 1998 to 2024, three values each: made for bubbles',
+    title: 'Deeper water, more ships',
+    subtitle: 'Harbours of the Saltmere Isles by depth, quays and traffic',
+    suffix: '',
+  },
+  {
+    id: 'quota',
+    name: 'Shares of the quota',
+    file: 'quota-shares.csv',
+    about: '6 fleets, 1999 to 2024, in percent of the whole: made for shares',
+    title: 'Who may fish how much',
+    subtitle: 'Shares of the quota by fleet',
+    suffix: ' %',
+  },
+  {
+    id: 'sea-wall',
+    name: 'The sea wall',
+    file: 'sea-wall.csv',
+    about: '8 stretches, 40 months, from 0 to 1: made for progress',
+    title: 'How far the sea wall is built',
+    subtitle: 'Share of each stretch that stands',
+    suffix: '',
+  },
+  {
+    id: 'requests',
+    name: 'Requests at the library boat',
+    file: 'library-requests.csv',
+    about: '70 subjects, 16 quarters: made for words',
+    title: 'What readers ask for',
+    subtitle: 'Requests at the library boat a quarter',
+    suffix: '',
+  },
 ];
 
 /** The source note under every chart of a sample. */

@@ -98,6 +98,7 @@ export interface SessionState {
   readonly textPart: TextPart | LabelPart;
   readonly pickedExtra: string | null;
   readonly pickedCaption: string | null;
+  readonly pickedFocus: string | null;
   /** The chart's box is being moved on stage. */
   readonly boxTool: boolean;
   readonly guides: 'none' | 'thirds' | 'safe';
@@ -135,6 +136,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   textPart: 'title',
   pickedExtra: null,
   pickedCaption: null,
+  pickedFocus: null,
   boxTool: false,
   guides: 'none',
   exports: [],

@@ -3,7 +3,7 @@ import { freshProject, titleFromFileName } from '@/core/project/defaults';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
 import { keysFor } from '@/core/shaping/add-table';
-import { fieldsOf, noFields } from '@/core/shaping/fields';
+import { fieldsOf, furtherRoles, noFields } from '@/core/shaping/fields';
 import type { ReadingChoice } from '@/core/table/reader';
 import type { StageReport, StageWorkerApi, TableSummary, TableWorkerApi } from '@/workers/protocol';
 import { currentChart, currentPlace, currentTable, draftChart } from './current';
@@ -26,6 +26,19 @@ export interface StudioWorkers extends Pick<FilmWorkers, 'supplyFonts' | 'supply
   /** Ends the worker that reads tables, whatever it does, and starts another one. */
   restartTable(): void;
   readonly stage: Remote<Omit<StageWorkerApi, 'start'>>;
+}
+
+/** How another file is added to a table: its rows and columns, or its values as further ones by name and period. */
+export type AddHow = 'rows' | 'values';
+
+/** What joined values are called: as their file, and as nothing else in the table. */
+function measureName({ added }: TableEntry, fileName: string): string {
+  const name = titleFromFileName(fileName);
+  const columns = sessionStore.getState().prepared?.prepared.columns ?? [];
+  const taken = new Set([...added.map(({ measure }) => measure), ...columns.map((column) => column.name)]);
+  let [free, count] = [name, 1];
+  while (taken.has(free)) free = `${name} ${++count}`;
+  return free;
 }
 
 /** What a person does with tables: brings them in, adds to them, reads them anew. The film follows by itself. */
@@ -55,7 +68,9 @@ export class Studio {
     await this.whileReading(incoming.fileName, async () => {
       const source = sourceOf(incoming);
       const id = freshId();
-      const summary = await this.reader.readSources(id, source.fileName, [{ source, bytes: bytes.slice(0), keys: [] }]);
+      const summary = await this.reader.readSources(id, source.fileName, [
+        { source, bytes: bytes.slice(0), keys: [], measure: '' },
+      ]);
       await keepAsset(source.assetId, bytes);
       const entry: TableEntry = {
         id,
@@ -74,8 +89,8 @@ export class Studio {
     });
   }
 
-  /** Adds the rows and columns of another file to the table; what is there keeps its look and its pace. */
-  async addFile(bytes: ArrayBuffer, incoming: Incoming): Promise<void> {
+  /** Adds the rows and columns of another file to the table, or joins its values; what is there keeps its look and its pace. */
+  async addFile(bytes: ArrayBuffer, incoming: Incoming, how: AddHow = 'rows'): Promise<void> {
     const { project } = documentStore.getState();
     if (!project) return this.importFile(bytes, incoming);
     const keys = keysFor(currentChart(project).fields);
@@ -83,7 +98,19 @@ export class Studio {
     await this.changeTable(entry, incoming.fileName, async () => {
       const source = sourceOf(incoming);
       await keepAsset(source.assetId, bytes);
-      return { ...entry, added: [...entry.added, { source, keys }] };
+      const measure = how === 'values' ? measureName(entry, incoming.fileName) : '';
+      return { ...entry, added: [...entry.added, { source, keys: measure === '' ? keys : [], measure }] };
+    });
+    if (how === 'values') this.takeFurther();
+  }
+
+  /** The values that were joined last become the second ones, or the third ones where those are taken. */
+  private takeFurther(): void {
+    edit((draft) => {
+      const chart = draftChart(draft);
+      const name = draft.tables.find(({ id }) => id === chart.tableId)?.added.at(-1)?.measure ?? '';
+      const role = furtherRoles.find((each) => chart.fields[each] === '');
+      if (role && name !== '') chart.fields[role] = name;
     });
   }
 

@@ -46,12 +46,12 @@ export class TableReader {
 
   /** Reads all files of a table from the shelf, in place of what it held. */
   async readEntry(entry: TableEntry): Promise<TableSummary> {
-    const wanted = [{ source: entry.source, keys: [] as readonly string[] }, ...entry.added];
+    const wanted = [{ source: entry.source, keys: [] as readonly string[], measure: '' }, ...entry.added];
     const sources: SourceBytes[] = [];
-    for (const { source, keys } of wanted) {
+    for (const { source, keys, measure } of wanted) {
       const bytes = await loadAsset(source.assetId);
       if (!bytes) throw new ImportRefused(source.fileName, [lostData(source.fileName)]);
-      sources.push({ source, keys, bytes });
+      sources.push({ source, keys, measure, bytes });
     }
     const summary = await this.readSources(entry.id, entry.source.fileName, sources);
     this.opened.set(entry.id, { key: keyOf(entry), summary });

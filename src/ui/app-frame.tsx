@@ -11,7 +11,7 @@ import { commandsOf } from './commands';
 import { DropZone } from './drop-zone';
 import { usePasteAnywhere } from './gather/paste-anywhere';
 import { ReadingNotice } from './gather/reading-notice';
-import { CommandPalette, fetchRest, GridEditor, OutputDesk, ShapeCentre } from './later';
+import { CommandPalette, fetchRest, GridEditor, OutputDesk, ShapeCentre, WorkShelf } from './later';
 import { IconButton } from './parts/button';
 import { FileChooser } from './parts/file-chooser';
 import { useServices } from './services';
@@ -29,16 +29,18 @@ export function AppFrame() {
   const services = useServices();
   const [palette, setPalette] = useState(false);
   const [help, setHelp] = useState(false);
+  const [shelf, setShelf] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
   const theme = useSession((state) => state.theme);
   const onPalette = useCallback(() => setPalette(true), []);
   const onHelp = useCallback(() => setHelp(true), []);
+  const onShelf = useCallback(() => setShelf(true), []);
   const onOpen = useCallback(() => picker.current?.click(), []);
   usePasteAnywhere();
   useEffect(fetchRest, []);
   const commands = useMemo(
-    () => commandsOf(services, { onPalette, onHelp, onOpen }),
-    [services, onPalette, onHelp, onOpen],
+    () => commandsOf(services, { onPalette, onHelp, onOpen, onShelf }),
+    [services, onPalette, onHelp, onOpen, onShelf],
   );
   useShortcuts(commands);
   useEffect(() => {
@@ -47,7 +49,7 @@ export function AppFrame() {
   return (
     <DropZone onFiles={(files) => void services.openFiles(files)}>
       <div className="flex h-full flex-col bg-paper text-ink">
-        <TopLine onPalette={onPalette} onHelp={onHelp}>
+        <TopLine onPalette={onPalette} onHelp={onHelp} onShelf={onShelf}>
           <FileChooser
             ref={picker}
             label="Open a table or a project file"
@@ -76,9 +78,19 @@ export function AppFrame() {
           </Panel>
         </Group>
       </div>
+      {shelf && <WorkShelf open onOpenChange={setShelf} />}
       {palette && <CommandPalette open onOpenChange={setPalette} commands={commands} />}
       <ShortcutList open={help} onOpenChange={setHelp} commands={commands} />
-      <Toaster theme={theme} position="bottom-center" offset={140} toastOptions={{ duration: 8000 }} />
+      <Toaster
+        theme={theme}
+        position="bottom-center"
+        offset={140}
+        className="!font-sans"
+        toastOptions={{
+          duration: 8000,
+          classNames: { toast: '!border-ink !bg-card !text-ink', description: '!text-quiet' },
+        }}
+      />
     </DropZone>
   );
 }

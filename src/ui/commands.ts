@@ -24,6 +24,7 @@ export interface FrameActions {
   readonly onPalette: () => void;
   readonly onHelp: () => void;
   readonly onOpen: () => void;
+  readonly onShelf: () => void;
 }
 
 const alone = (key: string, shift?: boolean) => (event: KeyboardEvent) =>
@@ -60,6 +61,7 @@ export function commandsOf({ studio, saveProject, openSample }: Services, frame:
       whileTyping: true,
       run: frame.onOpen,
     },
+    { name: 'Open the shelf', run: frame.onShelf },
     {
       name: 'Find a command or control',
       keys: 'Ctrl K',

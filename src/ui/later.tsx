@@ -19,6 +19,7 @@ const load = {
   outputBench: () => import('./output/output-bench').then((module) => module.OutputBench),
   outputDesk: () => import('./output/output-desk').then((module) => module.OutputDesk),
   textTool: () => import('./stage/text-tool').then((module) => module.TextTool),
+  workShelf: () => import('./work-shelf').then((module) => module.WorkShelf),
   palette: () => import('./command-palette').then((module) => module.CommandPalette),
 };
 
@@ -31,6 +32,7 @@ export const PaceBench = dynamic(load.paceBench, { ssr: false, loading: Coming }
 export const OutputBench = dynamic(load.outputBench, { ssr: false, loading: Coming });
 export const OutputDesk = dynamic(load.outputDesk, { ssr: false, loading: Coming });
 export const TextTool = dynamic(load.textTool, { ssr: false });
+export const WorkShelf = dynamic(load.workShelf, { ssr: false });
 export const CommandPalette = dynamic(load.palette, { ssr: false });
 
 /**

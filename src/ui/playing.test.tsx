@@ -41,7 +41,7 @@ describe('while a film plays', () => {
     ['Output', <OutputBench key="output" />],
     [
       'the top line',
-      <TopLine key="line" onPalette={() => undefined} onHelp={() => undefined}>
+      <TopLine key="line" onPalette={() => undefined} onHelp={() => undefined} onShelf={() => undefined}>
         {null}
       </TopLine>,
     ],

@@ -13,7 +13,9 @@ import type { Remote } from '@/state/remote';
 import type { Sample } from '@/state/samples';
 import type { ExportJob } from '@/state/session';
 import type { Studio } from '@/state/studio';
-import type { ChartTableApi, FilmFormatName } from '@/workers/protocol';
+import type { WorkSummary } from '@/state/work-shelf';
+import type { FilmFormatName } from '@/workers/export-protocol';
+import type { ChartTableApi } from '@/workers/protocol';
 
 /** A film format that this browser can encode. */
 export interface OfferedFormat {
@@ -32,6 +34,20 @@ export interface OpenedFile {
   readonly handle: FileSystemFileHandle | null;
 }
 
+/** What can be done with work that is kept and not open. All but `open` throw what the browser throws. */
+export interface WorkServices {
+  list(): Promise<WorkSummary[]>;
+  /** Puts it in place of the open work, which goes on the shelf; false where it cannot be read. */
+  open(id: string): Promise<boolean>;
+  copy(id: string): Promise<void>;
+  rename(id: string, name: string): Promise<void>;
+  /** Into the bin. */
+  remove(id: string): Promise<void>;
+  bringBack(id: string): Promise<void>;
+  /** For good. */
+  drop(id: string): Promise<void>;
+}
+
 /** What the interface can have done; the app wires it to workers, files and the browser. */
 export interface Services {
   readonly studio: Studio;
@@ -45,6 +61,8 @@ export interface Services {
   /** Opens files: a project, or tables; the first table replaces the one on stage, the others are added to it. */
   openFiles(files: readonly OpenedFile[]): Promise<void>;
   addFiles(files: readonly OpenedFile[]): Promise<void>;
+  /** Joins tables by name and period: their values stand beside those of the table. */
+  joinFiles(files: readonly OpenedFile[]): Promise<void>;
   /** Makes a table of text that was copied from a spreadsheet. */
   openPasted(text: string): Promise<void>;
   openEmpty(): Promise<void>;
@@ -60,6 +78,8 @@ export interface Services {
   saveShaped(format: 'csv' | 'xlsx' | 'json'): Promise<void>;
   openSample(sample: Sample): Promise<void>;
   saveProject(): Promise<void>;
+  /** Work that is kept in this browser and not open. */
+  readonly works: WorkServices;
   /** Works on in this tab, while another one has the same work open: with what is here, or with what is kept. */
   workHere(which: 'mine' | 'kept'): Promise<void>;
   formats(widthPx: number, heightPx: number, framesPerSec: number): Promise<OfferedFormat[]>;
@@ -98,7 +118,7 @@ export interface Services {
   saveColours(format: 'json' | 'csv'): Promise<void>;
   loadColours(file: File): Promise<void>;
   saveCaptions(format: CaptionFormat): void;
-  loadCaptions(file: File): Promise<void>;
+  loadCaptions(file: File, how: 'add' | 'replace'): Promise<void>;
 }
 
 export const ServicesContext = createContext<Services | null>(null);

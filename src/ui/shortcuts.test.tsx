@@ -16,7 +16,7 @@ const nothing = () => undefined;
 
 /** The commands of the drawn app, with what was run by name. */
 function useRecorded(ran: string[]): Command[] {
-  const frame = { onPalette: nothing, onHelp: nothing, onOpen: nothing };
+  const frame = { onPalette: nothing, onHelp: nothing, onOpen: nothing, onShelf: nothing };
   return commandsOf(useServices(), frame).map((command) => ({ ...command, run: () => ran.push(command.name) }));
 }
 

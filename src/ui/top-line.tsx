@@ -1,6 +1,6 @@
 'use client';
 
-import { Command, HelpCircle, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
+import { Command, HelpCircle, LibraryBig, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { edit, endGesture, redo, undo } from '@/state/document';
 import { setSession, type WorkStep, workSteps } from '@/state/session';
@@ -22,12 +22,13 @@ const names: Record<WorkStep, string> = {
 interface TopLineProps {
   readonly onPalette: () => void;
   readonly onHelp: () => void;
+  readonly onShelf: () => void;
   /** What belongs to the line but is not seen: the file chooser of the Open command. */
   readonly children: ReactNode;
 }
 
 /** The line on top: the project, the five steps, and what is always at hand. */
-export function TopLine({ onPalette, onHelp, children }: TopLineProps) {
+export function TopLine({ onPalette, onHelp, onShelf, children }: TopLineProps) {
   const name = useProject((project) => project.name, '');
   const hasProject = useDocument((state) => state.project !== null);
   const canUndo = useDocument((state) => state.past.length > 0);
@@ -38,6 +39,9 @@ export function TopLine({ onPalette, onHelp, children }: TopLineProps) {
       <div className="flex min-w-0 items-center gap-2">
         <h1 className="sr-only">Plucky Tempo</h1>
         <Mark />
+        <IconButton label="Shelf: all your work in this browser" onClick={onShelf}>
+          <LibraryBig className="size-4" aria-hidden />
+        </IconButton>
         <input
           aria-label="Name of the project"
           value={name}

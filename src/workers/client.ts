@@ -1,5 +1,6 @@
 import * as Comlink from 'comlink';
-import type { ExportWorkerApi, StageWorkerApi, TableWorkerApi } from './protocol';
+import type { ExportWorkerApi } from './export-protocol';
+import type { StageWorkerApi, TableWorkerApi } from './protocol';
 
 /** A worker and the way to talk to it. */
 export interface WorkerClient<T> {

@@ -6,7 +6,7 @@ import type { FilmJob } from '@/export/video/film-job';
 import type { EncodedSpan } from '@/export/video/span-encoder';
 import { MakerLost, type SpanMaker } from '@/export/video/span-scheduler';
 import { zipFiles } from '@/export/zip-files';
-import type { ExportResult, ExportWorkerApi, SpanWorkerApi } from './protocol';
+import type { ExportResult, ExportWorkerApi, SpanWorkerApi } from './export-protocol';
 
 const REPORT_EVERY_MS = 100;
 /** A worker that says nothing for this long is taken for lost. */

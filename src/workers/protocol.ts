@@ -3,8 +3,6 @@ import type { Pointed } from '@/core/film/point-at';
 import type { Cubes } from '@/core/film/prepare-film';
 import type { Readout } from '@/core/film/readout';
 import type { GapRule } from '@/core/motion/series';
-import type { ExportErrorCode } from '@/core/project/export-error-codes';
-import type { ExportForm } from '@/core/project/export-form';
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Look } from '@/core/project/look';
 import type { Project } from '@/core/project/project';
@@ -16,6 +14,7 @@ import type { Cube } from '@/core/shaping/cube';
 import type { Fields } from '@/core/shaping/fields';
 import type { CellPlace, Search } from '@/core/shaping/find-cell';
 import type { Finding } from '@/core/shaping/findings';
+import type { FurtherChoice } from '@/core/shaping/further-choices';
 import type { Order, PeriodRanks, PeriodSummary } from '@/core/shaping/period-ranks';
 import type { PlannedEdits } from '@/core/shaping/plan-edits';
 import type { StepReport } from '@/core/shaping/preparation';
@@ -25,6 +24,7 @@ import type { Suggestion } from '@/core/shaping/suggestions';
 import type { Issue, Outcome } from '@/core/table/issue';
 import type { ColumnProfile } from '@/core/table/profile';
 import type { SheetPreview } from '@/core/table/reader';
+import type { FilmFormatName } from './export-protocol';
 
 /** What the interface shows of a column; the notation itself stays in the worker. */
 export type ColumnSummary = Pick<ColumnProfile, 'name' | 'kind' | 'distinctCount' | 'blankCount'> & {
@@ -61,6 +61,8 @@ export interface SourceBytes {
   readonly source: TableSource;
   readonly bytes: ArrayBuffer;
   readonly keys: readonly string[];
+  /** Where it is joined by name and period: what its values are called. */
+  readonly measure: string;
 }
 
 /** What the steps and fields make of the open table. */
@@ -75,6 +77,8 @@ export interface PreparedReport {
   readonly groups: readonly { readonly name: string; readonly rowCount: number }[];
   /** Guesses at the layout of the table after all steps. */
   readonly guesses: readonly ShapeGuess[];
+  /** What can be a second or third value. */
+  readonly further: readonly FurtherChoice[];
   /** How the period column is read, and why. */
   readonly periodWhy: string;
 }
@@ -180,6 +184,7 @@ export interface StageReport {
 export type FilmReport =
   | { readonly ok: true; readonly overview: FilmOverview }
   | { readonly ok: false; readonly message: string };
+
 /** Draws the preview on a canvas of its own. */
 export interface StageWorkerApi {
   start(canvas: OffscreenCanvas, baseUrl: string, report: (report: StageReport) => void): Promise<void>;
@@ -210,90 +215,4 @@ export interface StageWorkerApi {
   filmSpeed(formatId: FilmFormatName, widthPx: number, heightPx: number): Promise<number | null>;
   /** The room that the chart has now. */
   plot(): Promise<StageRect | null>;
-}
-
-/** What a film needs beside its document: the pictures and the person's own fonts. */
-export interface FilmAssets {
-  readonly images: readonly ImageBytes[];
-  readonly fonts: readonly FontBytes[];
-}
-
-/** What is to be exported, and of what. */
-export interface ExportOrder {
-  readonly project: Project;
-  /** The values of each chart that plays. */
-  readonly cubes: Cubes;
-  readonly form: ExportForm;
-  readonly baseUrl: string;
-  readonly fileName: string;
-  readonly assets: FilmAssets;
-}
-
-/** A finished file: on the browser's private disk, in memory, or where the person wanted it. */
-export type ExportedFile =
-  | { readonly kind: 'private-file'; readonly name: string }
-  | { readonly kind: 'bytes'; readonly bytes: ArrayBuffer }
-  | { readonly kind: 'picked' };
-
-/** How an export ended. */
-export type ExportResult =
-  | { readonly ok: true; readonly file: ExportedFile }
-  | { readonly ok: false; readonly code: ExportErrorCode; readonly message: string };
-
-/** Exports films in any form. One at a time. */
-export interface ExportWorkerApi {
-  /** @param handle A place on the person's disk to write to directly; null for the private disk. */
-  run(
-    order: ExportOrder,
-    onProgress: (done: number, count: number) => void,
-    handle: FileSystemFileHandle | null,
-  ): Promise<ExportResult>;
-  pause(paused: boolean): Promise<void>;
-  cancel(): Promise<void>;
-  zip(files: readonly { readonly privateName: string; readonly name: string }[], name: string): Promise<ExportResult>;
-}
-
-/** A stretch of a film, encoded; what is in it only the export's own code looks at. */
-interface EncodedSpan {
-  readonly chunks: readonly {
-    readonly data: ArrayBuffer;
-    readonly key: boolean;
-    readonly timestampUs: number;
-    readonly durationUs: number;
-  }[];
-  readonly config: VideoDecoderConfig | null;
-}
-
-/** Frames of a film and how they are encoded. */
-interface SpanJob {
-  readonly format: {
-    readonly id: FilmFormatName;
-    readonly container: 'mp4' | 'webm';
-    readonly codec: 'avc' | 'vp9' | 'vp8' | 'av1';
-    readonly name: string;
-    readonly use: string;
-    readonly alpha: boolean;
-  };
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly framesPerSec: number;
-  readonly quality: 'light' | 'good' | 'best';
-  readonly from: number;
-  readonly to: number;
-}
-
-export type FilmFormatName = 'mp4' | 'mp4-av1' | 'mp4-vp9' | 'webm-vp9' | 'webm-av1' | 'webm-vp8' | 'webm-alpha';
-
-/** Draws and encodes spans of a film for the worker that writes it. */
-export interface SpanWorkerApi {
-  /** @param onFrames Told, now and then, how many frames of the span in work are done. */
-  open(order: ExportOrder, job: SpanJob, onFrames: (done: number) => void): Promise<void>;
-  encode(
-    from: number,
-    to: number,
-  ): Promise<
-    | { readonly ok: true; readonly span: EncodedSpan }
-    | { readonly ok: false; readonly code: ExportErrorCode; readonly message: string }
-  >;
-  pause(paused: boolean): Promise<void>;
 }

@@ -6,7 +6,7 @@ import { filmFormat } from '@/export/video/film-format';
 import type { FilmJob } from '@/export/video/film-job';
 import { createFramePainter, type FramePainter } from '@/export/video/frame-painter';
 import { SpanEncoder } from '@/export/video/span-encoder';
-import type { SpanWorkerApi } from './protocol';
+import type { SpanWorkerApi } from './export-protocol';
 
 const worker = self as unknown as { fonts: FontFaceSet };
 

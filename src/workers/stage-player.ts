@@ -24,7 +24,8 @@ import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
 import { charactersOf, type FontLoader, familiesOf } from '@/render/fonts';
 import { ImageStore } from '@/render/images';
-import type { FilmFormatName, PlayOptions, StageReport } from './protocol';
+import type { FilmFormatName } from './export-protocol';
+import type { PlayOptions, StageReport } from './protocol';
 
 /** Frames that the speed is told from. */
 const TRIED_FRAMES = 12;

@@ -11,7 +11,7 @@ const fish = 'Year,Name,Value\n1999,Cod,7\n2000,Cod,9\n';
 
 function source(text: string) {
   const made: TableSource = { kind: 'file', fileName: 'x.csv', assetId: 'a', reading: noReadingChoice };
-  return [{ source: made, bytes: new TextEncoder().encode(text).buffer as ArrayBuffer, keys: [] }];
+  return [{ source: made, bytes: new TextEncoder().encode(text).buffer as ArrayBuffer, keys: [], measure: '' }];
 }
 
 /** A desk with two tables on it, each with a chart. */

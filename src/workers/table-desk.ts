@@ -4,6 +4,7 @@ import { type Cube, copyCube } from '@/core/shaping/cube';
 import { type Fields, noFields } from '@/core/shaping/fields';
 import { blockTexts, findCells } from '@/core/shaping/find-cell';
 import { findSuspicious } from '@/core/shaping/findings';
+import { furtherChoices } from '@/core/shaping/further-choices';
 import { rankPeriods, summarisePeriods } from '@/core/shaping/period-ranks';
 import { nextAddedNumber, planBlock } from '@/core/shaping/plan-edits';
 import { groupsOf, Preparer } from '@/core/shaping/preparation';
@@ -49,7 +50,7 @@ export class TableDesk implements TableWorkerApi {
     const outcome = await readSources(sources, (share) => void onProgress(share));
     if (!outcome.ok) return outcome;
     const read = outcome.value;
-    this.tables.set(tableId, { read, preparer: new Preparer(read.table, read.decimalHint) });
+    this.tables.set(tableId, { read, preparer: new Preparer(read.table, read.decimalHint, read.joined) });
     for (const [chartId, shaped] of this.shaped) if (shaped.tableId === tableId) this.shaped.delete(chartId);
     const { guesses, steps } = understand(read);
     const { readAs, sheets, sheet, encoding, delimiter, headerRow } = read;
@@ -82,6 +83,7 @@ export class TableDesk implements TableWorkerApi {
       suggestions: suggestNext(preparer, steps, fields, prepared),
       groups: fields.group === '' ? [] : groupsOf(table, fields.group).slice(0, LISTED_VALUES),
       guesses: recogniseShapes(table, read.decimalHint),
+      further: furtherChoices({ table, fields, joined: read.joined ?? [], decimalHint: read.decimalHint }),
       periodWhy: preparer.periodWhy(fields, table) ?? '',
     };
   }

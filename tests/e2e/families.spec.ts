@@ -4,10 +4,22 @@ import { goTo, meanDifference, openApp, openFile, pause, probe, sameAsPreview, s
 
 const table = `Year,Alpha,Bravo,Cirrus\n${Array.from({ length: 8 }, (_, i) => `${2001 + i},${10 + 5 * i},${40 - 3 * i},${22 + ((i * 7) % 11)}`).join('\n')}\n`;
 
-for (const { id, name } of knownFamilies.filter((family) => family.id !== 'ranked-bars')) {
+/** The same with a second value for each name and year, as bubbles need. */
+const several = `Year,Boat,Catch,Crew\n${table
+  .split('\n')
+  .slice(1, -1)
+  .flatMap((line) => {
+    const [year, ...values] = line.split(',');
+    return values.map(
+      (value, i) => `${year},${['Alpha', 'Bravo', 'Cirrus'][i]},${value},${20 + ((Number(value) * 13) % 29)}`,
+    );
+  })
+  .join('\n')}\n`;
+
+for (const { id, name, uses } of knownFamilies.filter((family) => family.id !== 'ranked-bars')) {
   test(`${name} are made by hand from a file, and become a film as previewed`, async ({ page }, info) => {
     await openApp(page);
-    await openFile(page, 'boats.csv', table);
+    await openFile(page, 'boats.csv', uses.has('further') ? several : table);
     await expect(words(page)).toContainText('Cirrus');
     await page.getByRole('button', { name: `Tell it with ${name.toLowerCase()}`, exact: true }).click();
     await expect(page.getByRole('button', { name: `Tell it with ${name.toLowerCase()}`, exact: true })).toHaveAttribute(
@@ -33,7 +45,8 @@ for (const { id, name } of knownFamilies.filter((family) => family.id !== 'ranke
       await expect.poll(() => shownFrame(page)).toBe(0);
       for (let i = 0; i < presses; i++) await page.keyboard.press('Shift+ArrowRight');
       await expect(words(page)).toContainText(String(2001 + presses));
-      shots.push(await sameAsPreview(page, film, name));
+      // Hundreds of edges differ more between two sizes of a picture than a few do.
+      shots.push(await sameAsPreview(page, film, name, id === 'hundred' ? 6 : 4));
     }
     expect(meanDifference(shots[0] as Buffer, shots[2] as Buffer), 'the picture moves').toBeGreaterThan(1);
   });

@@ -113,8 +113,8 @@ test('a web page plays from a folder, alone, and is safe whatever the data says'
   await goTo(page, 'Output');
   await as(page, 'Web page');
   const file = await take(page, 'Export web page', 'film.html');
-  // The page holds what draws every family, and a film of so few values next to nothing besides.
-  expect(readFileSync(file).length).toBeLessThan(500_000);
+  // The page holds what draws the one family that plays, and a film of so few values next to nothing besides.
+  expect(readFileSync(file).length).toBeLessThan(320_000);
   const viewer = await context.newPage();
   const problems: string[] = [];
   viewer.on('dialog', (dialog) => problems.push(dialog.message()));

@@ -24,7 +24,7 @@ test('captions are written over a span, and come and go as SubRip and WebVTT', a
   expect(await save('Save WebVTT')).toMatch(/^WEBVTT\n\n1\n00:00:0[12]\.\d{3} --> /);
   const srt = '1\n00:00:05,000 --> 00:00:07,000\nRead from a file\n\n2\n00:09:00,000 --> 00:09:01,000\nToo late\n';
   await page
-    .getByLabel('File of captions')
+    .getByLabel('File of captions to add')
     .setInputFiles({ name: 'c.srt', mimeType: 'text/plain', buffer: Buffer.from(srt) });
   await expect(page.getByText(/1 captions read. 1 begin after the film/)).toBeVisible();
   const captions = page.getByRole('list', { name: 'Captions of the film' }).getByRole('listitem');

@@ -197,3 +197,10 @@ export async function type(name: string, value: string): Promise<void> {
   await user.type(field, `${value}{Enter}`);
   await settled();
 }
+
+/** The first chart of the open project, as it stands in the document. */
+export function firstChart() {
+  const found = documentStore.getState().project?.charts[0];
+  if (!found) throw new Error('There is no chart.');
+  return found;
+}

@@ -9,7 +9,8 @@ import type { Project } from '@/core/project/project';
 import { boxOfPart } from '@/core/scene/part-box';
 import type { PartName } from '@/core/scene/scene';
 import { measureBySize } from '@/core/testing/films';
-import type { ExportOrder, PlayOptions, StageReport } from '@/workers/protocol';
+import type { ExportOrder } from '@/workers/export-protocol';
+import type { PlayOptions, StageReport } from '@/workers/protocol';
 import { TableDesk } from '@/workers/table-desk';
 
 /** The worker of the stage without its thread and without a canvas: films are prepared and told of, not painted. */

@@ -354,5 +354,10 @@ describe('the suggestion', () => {
     ).toMatchObject({ id: 'compared' });
     expect(suggestFamily(cubeOf([[1], [3]]))).toMatchObject({ id: 'lines' });
     expect(suggestFamily(stress(9, 1, 4), [])).toBeNull();
+    expect(suggestFamily(stress(9, 30, 4), undefined, ['Depth', 'Crew', 'Age'])).toEqual({
+      id: 'bubbles',
+      why: 'The table holds “Depth” and “Crew” too: bubbles tell what goes with what.',
+    });
+    expect(suggestFamily(cubeOf([[1], [3]]), undefined, ['Depth'])).toMatchObject({ id: 'lines' });
   });
 });

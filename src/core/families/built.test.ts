@@ -10,20 +10,20 @@ import type { Chart } from '../project/chart';
 import { defaultChart, defaultProject } from '../project/defaults';
 import type { SceneNode } from '../scene/scene';
 import type { Cube } from '../shaping/cube';
-import { cubeOf, measureBySize } from '../testing/films';
+import { cubeOf, measureBySize, withFurther } from '../testing/films';
 import { testFields, testTable } from '../testing/projects';
 import { textFaults } from '../testing/scene-boxes';
 import type { Family } from './family';
 import { families } from './registry';
 
-const cube: Cube = {
+const cube: Cube = withFurther({
   ...cubeOf(
     Array.from({ length: 7 }, (_, p) =>
       Array.from({ length: 5 }, (_, c) => 30 + 20 * Math.sin(p * 1.3 + c * 2.1) + c * p),
     ),
   ),
   categories: ['Gullhaven', 'North Tern Rock', 'Øy', 'Saltmere', 'Kittle'],
-};
+});
 
 function filmOf(family: Family, opening: Partial<Build> = {}, change: (chart: Chart) => Partial<Chart> = () => ({})) {
   const base = defaultChart('c', testTable.id, testFields, family);

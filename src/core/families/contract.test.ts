@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { type PreparedFilm, prepareFilm } from '../film/prepare-film';
 import { readoutAt } from '../film/readout';
 import { sceneAt } from '../film/scene-at';
+import { showingMoment } from '../project/built';
 import type { Chart } from '../project/chart';
 import { defaultChart, defaultProject } from '../project/defaults';
 import { documentPaths } from '../project/document-paths';
@@ -17,7 +18,7 @@ import { SvgWriter } from '../scene/svg-writer';
 import type { Cube } from '../shaping/cube';
 import type { CubeParts } from '../shaping/parts';
 import { demoCube } from '../testing/demo-cube';
-import { cubeOf, gappyCubes, measureBySize } from '../testing/films';
+import { cubeOf, gappyCubes, measureBySize, withFurther } from '../testing/films';
 import { testFields, testTable } from '../testing/projects';
 import { recordingSurface } from '../testing/recording-surface';
 import { textFaults } from '../testing/scene-boxes';
@@ -39,7 +40,7 @@ function projectOf(family: Family, cube: Cube, change: (chart: Chart) => Chart =
 }
 
 const filmOf = (project: Project, cube: Cube) =>
-  prepareFilm(project, new Map([['c1', cube]]), { measure: measureBySize, list: families });
+  prepareFilm(project, new Map([['c1', withFurther(cube)]]), { measure: measureBySize, list: families });
 
 const times = ({ lengthSec }: PreparedFilm, count: number) =>
   Array.from({ length: count }, (_, i) => (lengthSec * i) / (count - 1));
@@ -59,7 +60,9 @@ function another(family: Family, path: string, now: unknown): unknown {
   if (path === 'own.seed') return 7;
   const known = documentPaths(family).find((each) => each.path === path);
   if (typeof now === 'boolean') return !now;
-  if (known?.choices) return known.choices.find((choice) => choice !== now);
+  // The last choice of which names stand is none of them.
+  if (known?.choices)
+    return (path === 'own.labels' ? known.choices.toReversed() : known.choices).find((c) => c !== now);
   if (typeof now === 'number') {
     const [low, high] = known?.range ?? [null, null];
     const wanted = now > 1 ? Math.floor(now / 2) : now + 0.4;
@@ -70,10 +73,11 @@ function another(family: Family, path: string, now: unknown): unknown {
   if (path === 'own.hidden') return [`${lively.categories[0]} with a name that is far too long`];
   if (path === 'own.labelled')
     return [{ name: `${lively.categories[0]} with a name that is far too long`, period: lively.periods[1]?.key }];
+  if (path === 'own.follow') return [`${lively.categories[2]} with a name that is far too long`];
   if (path === 'own.pulled') return [`${lively.categories[0]} with a name that is far too long`];
   if (path === 'own.marked') return [lively.periods[1]?.key];
   if (path === 'own.periods') return [lively.periods[1]?.key, lively.periods[3]?.key];
-  if (path === 'own.domain') return { kind: 'given', min: -50, max: 500 };
+  if (/^own\.(d|\w+D)omain$/.test(path)) return { kind: 'given', min: -50, max: 500 };
   if (typeof now === 'object' && now !== null)
     return Object.fromEntries(Object.entries(now).map(([key, each]) => [key, `${each} more`]));
   return undefined;
@@ -214,11 +218,19 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
       putAt(ready, 'dress.bars.longNames', 'cut');
       if (valueAt(ready, 'own.windowPeriods') !== undefined) putAt(ready, 'own.windowPeriods', 4);
       // Somebody has to come and go.
-      if (path === 'pace.swapSec' && valueAt(ready, 'own.places') !== undefined) putAt(ready, 'own.places', 4);
+      if (/^(pace.swapSec|own.long)$/.test(path) && valueAt(ready, 'own.places') !== undefined)
+        putAt(ready, 'own.places', 4);
       // Words stand in a hole.
       if (path === 'own.middle') putAt(ready, 'own.hole', 0.5);
       // A rest is gathered where there are more than have a share of their own.
       if (valueAt(ready, 'own.rest') !== undefined) putAt(ready, 'own.places', 4);
+      // What comes first is seen while a moment is built.
+      if (path === 'own.comes') Object.assign(ready, showingMoment(ready, family, ''));
+      // Of a whole that is larger than all there is, less is another share.
+      if (path === 'own.wholeValue') putAt(ready, path, 5000);
+      // A path is seen behind those that the eye follows.
+      if (path.startsWith('own.trail'))
+        putAt(ready, 'own.follow', [`${lively.categories[1]} with a name that is far too long`]);
       // Ends that are given begin as those that the values have by themselves.
       if (valueAt(ready, 'own.ends') !== undefined && path === 'own.ends') putAt(ready, 'own.to', 137);
       const long = {

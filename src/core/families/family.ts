@@ -1,5 +1,6 @@
 import type { Box } from '../chart/box';
 import type { Colours } from '../chart/colours';
+import type { PlacedFocus } from '../chart/focus';
 import type { Frame } from '../chart/frame';
 import type { LegendContent } from '../chart/legend';
 import type { FilmMoment } from '../motion/moments';
@@ -35,6 +36,8 @@ export interface ToldChart<Own = unknown, C extends Course = Course> {
   /** Its shape decides how boxes are cut; nothing else that is told depends on it. */
   readonly stage: Stage;
   readonly periodLabels: readonly string[];
+  /** What the film looks at, and when. */
+  readonly focuses: readonly PlacedFocus[];
   readonly formatValue: (value: number) => string;
 }
 
@@ -139,6 +142,8 @@ export interface Family<Own = unknown, C extends Course = Course, Plan = unknown
   courseOf(input: CourseInput<Own>): C;
   /** The least and the greatest value of the film, for a legend of values. */
   valueEnds(told: ToldChart<Own, C>): readonly [number, number];
+  /** Ends of an axis over the whole film, where they are others than those of the values. @param path Where its rule lies in the chart. */
+  axisEnds?(told: ToldChart<Own, C>, path: string): readonly [number, number];
   /** What the legend names, where colours stand for more than categories; null, or left out, for the usual. */
   legendOf?(told: ToldChart<Own, C>, colours: Colours): LegendContent | null;
   /** Where everything stands, once for each edit. */

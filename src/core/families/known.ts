@@ -1,7 +1,9 @@
 import type { KnownFamily } from '../project/family-document';
 import { areasKnown } from './areas/known';
+import { bubblesKnown } from './bubbles/known';
 import { columnsKnown } from './columns/known';
 import { comparedKnown } from './compared/known';
+import { hundredKnown } from './hundred/known';
 import { linesKnown } from './lines/known';
 import { mosaicKnown } from './mosaic/known';
 import { numberKnown } from './number/known';
@@ -31,8 +33,10 @@ export const knownFamilies: readonly KnownFamily[] = [
   pieKnown,
   mosaicKnown,
   treeMapKnown,
+  hundredKnown,
   progressKnown,
   comparedKnown,
+  bubblesKnown,
   polarKnown,
   wordsKnown,
 ] as readonly KnownFamily[];

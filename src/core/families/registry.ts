@@ -1,7 +1,9 @@
 import { areas } from './areas';
+import { bubbles } from './bubbles';
 import { columns } from './columns';
 import { compared } from './compared';
 import type { Family } from './family';
+import { hundred } from './hundred';
 import { lines } from './lines';
 import { mosaic } from './mosaic';
 import { bigNumber } from './number';
@@ -28,8 +30,10 @@ export const families: readonly Family[] = [
   pie,
   mosaic,
   treeMap,
+  hundred,
   progress,
   compared,
+  bubbles,
   polar,
   words,
 ];

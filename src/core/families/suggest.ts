@@ -19,11 +19,28 @@ const LIVELY = 0.15;
  * The family that suits the values best, with the reason in plain words.
  *
  * @param list Families that there are.
+ * @param further What else the table counts for the same names and periods.
  * @returns null where nothing speaks for one of them. Cost: O(periods × categories).
  */
-export function suggestFamily(cube: Cube, list: readonly KnownFamily[] = knownFamilies): FamilySuggestion | null {
-  const suggestion = suggestionOf(cube);
+export function suggestFamily(
+  cube: Cube,
+  list: readonly KnownFamily[] = knownFamilies,
+  further: readonly string[] = [],
+): FamilySuggestion | null {
+  const suggestion = severalValues(cube, further) ?? suggestionOf(cube);
   return suggestion && list.some(({ id }) => id === suggestion.id) ? suggestion : null;
+}
+
+/** Fewer bubbles than these show no pattern. */
+const A_PATTERN = 4;
+
+function severalValues(cube: Cube, further: readonly string[]): FamilySuggestion | null {
+  if (further.length === 0 || cube.categories.length < A_PATTERN) return null;
+  const more = further.slice(0, 2).map((name) => `“${name}”`);
+  return {
+    id: 'bubbles',
+    why: `The table holds ${more.join(' and ')} too: bubbles tell what goes with what.`,
+  };
 }
 
 function suggestionOf(cube: Cube): FamilySuggestion | null {

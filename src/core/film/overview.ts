@@ -1,4 +1,5 @@
 import type { PlacedCaption } from '../chart/captions';
+import type { PlacedFocus } from '../chart/focus';
 import type { ToldMoment } from '../families/family';
 import type { BuildStep } from '../families/shared/build';
 import { stepsOf } from '../families/shared/build';
@@ -29,6 +30,7 @@ export interface PieceOverview {
   /** What happens, in order of time, told in the person's words. */
   readonly moments: readonly ToldMoment[];
   readonly captions: readonly PlacedCaption[];
+  readonly focuses: readonly PlacedFocus[];
   /** By category: its colour, for lists that show them all. */
   readonly colours: readonly string[];
   /** What the background comes to, taken as one colour. */
@@ -82,6 +84,7 @@ function pieceOverview({ piece, chart }: PreparedPiece): PieceOverview {
     leads: leads.map(({ timeSec, category }) => ({ timeSec, category, name: nameOf(category) })),
     moments: family.momentsOf(chart),
     captions: chart.captions,
+    focuses: chart.focuses,
     colours: colours.ofCategory,
     ground: frame.inks.ground,
     steps: stepsOf(chart.chart, family.buildOf(chart.plan)).slice(0, MOST_STEPS),

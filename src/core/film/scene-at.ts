@@ -8,6 +8,8 @@ import type { ChartPicture } from '../families/family';
 import { closingOf } from '../pace/pace';
 import type { FilmPiece } from '../project/film';
 import type { Scene, SceneNode } from '../scene/scene';
+import { focusMarks } from './focus-marks';
+import { activeFocuses, focusedNodes } from './focus-nodes';
 import { pieceAt } from './piece-at';
 import { type PreparedChart, wordsAt } from './prepare-chart';
 import type { PreparedFilm } from './prepare-film';
@@ -40,9 +42,12 @@ function pieceNodes({ extras }: FilmPiece, chart: PreparedChart, timeSec: number
   };
   const layer = (behind: boolean) =>
     extras.filter((extra) => extra.behind === behind).flatMap((extra) => extraNodes(extra, setting, timeSec));
+  const active = activeFocuses(chart, timeSec);
+  const nodes = active.length > 0 ? focusedNodes(chart, picture, active) : picture.nodes;
   return [
     ...layer(true),
-    ...picture.nodes,
+    ...nodes,
+    ...(active.length > 0 ? focusMarks(chart, picture, active, timeSec) : []),
     wordsGroup(chart, timeSec, picture.words),
     ...captionsOf(chart, timeSec),
     ...layer(false),

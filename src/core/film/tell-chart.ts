@@ -1,3 +1,4 @@
+import { placeFocuses } from '../chart/focus';
 import type { Family, ToldChart } from '../families/family';
 import type { Memory } from '../families/memory';
 import type { Chart } from '../project/chart';
@@ -24,11 +25,13 @@ export interface TellInput {
 export function tellChart({ chart, cube: whole, family, stage, framesPerSec, memory }: TellInput): ToldChart {
   const cube = shownCube(chart, whole, family, memory);
   const { locale } = chart.numbers;
+  const course = family.courseOf({ chart, cube, framesPerSec, memory });
   return {
     chart,
     stage,
     cube,
-    course: family.courseOf({ chart, cube, framesPerSec, memory }),
+    course,
+    focuses: placeFocuses(chart.focuses, cube, course.clock),
     periodLabels: cube.periods.map((period) =>
       plainLine(periodLabel(cube.kind, period, chart.datePattern, locale).slice(0, LABEL_LENGTH)),
     ),

@@ -5,6 +5,7 @@ import type { FilmPiece } from '../project/film';
 import { playedPieces } from '../project/pieces';
 import type { Project } from '../project/project';
 import type { Cube } from '../shaping/cube';
+import { panedFamily } from './panes/paned-family';
 import { tellChart } from './tell-chart';
 
 /** The values of a project's charts, by the chart's id. */
@@ -51,7 +52,8 @@ export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = 
   for (const { piece, chart } of playedPieces(project)) {
     const cube = cubes.get(chart.id);
     if (!cube) throw new RangeError(`cubes: must hold the values of each chart, received none of ${chart.id}`);
-    const family = familyOf(chart.family, list);
+    const known = familyOf(chart.family, list);
+    const family = cube.panes && cube.panes.length > 0 ? panedFamily(known) : known;
     const told = tellChart({ chart, cube, family, stage, framesPerSec, memory });
     const { lengthSec } = told.course.clock;
     pieces.push({ piece, family, chart: told, fromSec, lengthSec });

@@ -5,6 +5,8 @@ import type { NumberStyle } from '../scale/number-format';
 import type { Fields } from '../shaping/fields';
 import type { Dress } from './dress';
 import type { CategoryPicture, TargetLine, ValueBand } from './film-parts';
+import type { Focus } from './focus';
+import type { PaneStyle } from './panes';
 
 /** A colour that the person gave to a category. A list, so that no category's name can be mistaken for a property. */
 export interface CategoryColour {
@@ -76,6 +78,10 @@ export interface Chart<Own = unknown> {
   /** Categories that stand out where the dress has one colour for all. */
   readonly highlights: readonly string[];
   readonly pictures: readonly CategoryPicture[];
+  /** What the film looks at, over spans of its own. */
+  readonly focuses: readonly Focus[];
+  /** How the charts of several groups stand side by side, where they do. */
+  readonly panes: PaneStyle;
   readonly numbers: NumberStyle;
   /** How dates are written: a pattern, or '' for the usual form of the periods' kind. */
   readonly datePattern: string;

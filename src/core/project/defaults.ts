@@ -5,6 +5,7 @@ import type { Fields } from '../shaping/fields';
 import { builtPlay, type Chart } from './chart';
 import { defaultDress } from './dress';
 import type { KnownFamily } from './family-document';
+import { usualPanes } from './panes';
 import { PROJECT_VERSION, type Project } from './project';
 import type { TableEntry } from './table-entry';
 
@@ -42,6 +43,8 @@ export function defaultChart(id: string, tableId: string, fields: Fields, family
     pictures: [],
     numbers: defaultNumbers,
     datePattern: '',
+    focuses: [],
+    panes: usualPanes,
     axis: { name: '', interval: null, average: false, targets: [], bands: [] },
     dress: defaultDress,
     pace: defaultPace,

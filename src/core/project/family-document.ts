@@ -39,7 +39,8 @@ export type Use =
   | 'moments'
   | 'places'
   | 'parts'
-  | 'past';
+  | 'past'
+  | 'further';
 
 /** What a film can be about; charts are chosen by it. */
 export const stories = [

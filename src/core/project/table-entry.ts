@@ -13,11 +13,13 @@ export interface TableSource {
   readonly reading: ReadingChoice;
 }
 
-/** A table whose rows and columns are added to another one. */
+/** A table that is added to another one: its rows and columns, or its values as further ones. */
 export interface AddedTable {
   readonly source: TableSource;
   /** Columns by which rows of both are the same: their cells are taken over; other rows are added. */
   readonly keys: readonly string[];
+  /** Where it is joined by name and period instead: what its values are called as further values; else `''`. */
+  readonly measure: string;
 }
 
 /** A table of the project, and how it is prepared. */

@@ -1,4 +1,5 @@
 import type { PeriodKind, PeriodReading } from '../table/periods/period';
+import { type CubeFurther, furtherOf } from './further';
 import { type CubeParts, partsAtPeriods, partsOfCategories } from './parts';
 
 /** One period of a cube: its key, its instant where it has one, and its distance along the calendar at its grain. */
@@ -19,6 +20,10 @@ export interface Cube {
   readonly pictures?: readonly string[];
   /** What the values are made of; absent when no column of parts is chosen. */
   readonly parts?: CubeParts;
+  /** Further values of the same periods and categories; absent where none are chosen. */
+  readonly further?: CubeFurther;
+  /** The groups of a table that are shown side by side, in the same layout; absent where a single one is shown. */
+  readonly panes?: readonly { readonly name: string; readonly cube: Cube }[];
 }
 
 /** The value of a cell in data units; NaN where absent. */
@@ -26,7 +31,7 @@ export function cubeValue(cube: Cube, period: number, category: number): number 
   return cube.values[period * cube.categories.length + category] ?? Number.NaN;
 }
 
-/** A cube of the same categories with other periods or values; its parts are lost. */
+/** A cube of the same categories and periods with other values; its parts are lost, further values stay. */
 export function rebuildCube(
   cube: Cube,
   periods: readonly Period[],
@@ -53,7 +58,13 @@ export function takeCategories(cube: Cube, places: readonly number[]): Cube {
   const colours = cube.colours ? { colours: take(cube.colours) } : {};
   const pictures = cube.pictures ? { pictures: take(cube.pictures) } : {};
   const parts = cube.parts ? { parts: partsOfCategories(cube.parts, places, cube.periods.length) } : {};
-  return { ...cube, categories: take(cube.categories), values, ...colours, ...pictures, ...parts };
+  const further = furtherOf(cube, (each) => {
+    const taken = new Float64Array(values.length);
+    for (let p = 0, at = 0; p < cube.periods.length; p++)
+      for (const c of places) taken[at++] = each[p * cube.categories.length + c] ?? Number.NaN;
+    return taken;
+  });
+  return { ...cube, categories: take(cube.categories), values, ...colours, ...pictures, ...parts, ...further };
 }
 
 /** The cube with only the periods of a span. @param until The first that is left out. */
@@ -73,7 +84,15 @@ export function pickPeriods(cube: Cube, places: readonly number[]): Cube {
     values.set(cube.values.subarray(p * width, (p + 1) * width), i * width);
   });
   const parts = cube.parts ? { parts: partsAtPeriods(cube.parts, places) } : {};
-  return { ...cube, periods: places.map((p) => cube.periods[p] as Period), values, ...parts };
+  const further = furtherOf(cube, (each) => {
+    const picked = new Float64Array(values.length);
+    places.forEach((p, i) => {
+      picked.set(each.subarray(p * width, (p + 1) * width), i * width);
+    });
+    return picked;
+  });
+  const panes = cube.panes && { panes: cube.panes.map((pane) => ({ ...pane, cube: pickPeriods(pane.cube, places) })) };
+  return { ...cube, periods: places.map((p) => cube.periods[p] as Period), values, ...parts, ...further, ...panes };
 }
 
 /** The cube with values of its own, which may be given away. */

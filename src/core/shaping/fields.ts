@@ -18,9 +18,18 @@ export interface Fields {
   readonly shape: TableShape;
   readonly period: string;
   readonly category: string;
+  /**
+   * Where columns of a wide table hold several measures, as “Catch Brannoch” and “Depth Brannoch” do, the one that is
+   * shown; `''` there for all columns.
+   */
   readonly value: string;
+  /** Further values of the same categories and periods: a column, a measure of a wide table, or a joined table; `''` for none. */
+  readonly second: string;
+  readonly third: string;
   /** A chart is made for each value of this column; `''` for one chart of all rows. */
   readonly group: string;
+  /** Are the charts of all groups shown side by side? Else one after the other. */
+  readonly panes: boolean;
   /** Gives each category its colour; `''` for none. */
   readonly colour: string;
   /** Divides each category into parts, which add up to it; `''` for none. */
@@ -41,11 +50,18 @@ export function fieldsOf(given: Partial<Fields> & Pick<Fields, 'shape'>): Fields
     colour: '',
     picture: '',
     parts: '',
+    panes: false,
+    second: '',
+    third: '',
     periodsAs: 'auto',
     decimal: 'auto',
   } as const;
   return { ...open, ...given };
 }
+
+/** The fields that hold further values, in their order. */
+export const furtherRoles = ['second', 'third'] as const;
+export type FurtherRole = (typeof furtherRoles)[number];
 
 export type FieldRole = 'period' | 'category' | 'value';
 

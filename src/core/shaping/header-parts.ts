@@ -49,5 +49,5 @@ export function lowerHeadersAreParts(columns: readonly HeadedColumn[]): boolean 
 }
 
 /** What says how something is measured, so that it does not add up with what stands beside it. */
-const measureNames =
+export const measureNames =
   /%|\b(percent|share|rate|ratio|index|average|mean|median|per|change|growth|rank|price|min|max|low|high|number|amount|value|count)\b/i;

@@ -7,8 +7,10 @@ import { findColumn, keepRows, type Table } from '../table/table';
 import type { Combine } from './combine';
 import type { Cube } from './cube';
 import type { Fields } from './fields';
+import { type CubePane, MOST_PANES, withPanes } from './panes';
 import { axisOfColumn } from './period-axis';
 import { shapeCube } from './shape-cube';
+import type { JoinedTable } from './shape-options';
 import { handSteps } from './steps/hand-steps';
 import { seriesSteps } from './steps/series-steps';
 import { inOrder, isHandStep, isSeriesStep, type SeriesStep, type Step } from './steps/step';
@@ -57,6 +59,7 @@ export class Preparer {
   constructor(
     readonly source: Table,
     private readonly decimalHint: DecimalMark | null,
+    private readonly joined: readonly JoinedTable[] = [],
   ) {}
 
   /** How the period column is read and why, in words; null where there is none. */
@@ -96,6 +99,21 @@ export class Preparer {
    * @param group Value of the group column to make the chart of; ignored when no group column is chosen.
    */
   prepare(steps: readonly Step[], fields: Fields, group: string): Prepared {
+    const chosen = this.prepareGroup(steps, fields, group);
+    if (!fields.panes || fields.group === '' || !chosen.outcome.ok) return chosen;
+    const names = groupsOf(this.tableAfter(steps).table, fields.group).map(({ name }) => name);
+    const issues: Issue[] = [...chosen.outcome.issues];
+    const panes = names.slice(0, MOST_PANES).flatMap((name): CubePane[] => {
+      const { outcome } = name === group ? chosen : this.prepareGroup(steps, fields, name);
+      if (outcome.ok) return [{ name, cube: outcome.value }];
+      issues.push(...outcome.issues.slice(0, 1).map((issue) => ({ ...issue, ...leftOut(name, issue) })));
+      return [];
+    });
+    if (names.length > MOST_PANES) issues.push(tooMany(names.length));
+    return { ...chosen, outcome: { ok: true, value: withPanes(chosen.outcome.value, panes), issues } };
+  }
+
+  private prepareGroup(steps: readonly Step[], fields: Fields, group: string): Prepared {
     const { table, reports } = this.tableAfter(steps);
     const grouped = fields.group === '' ? table : rowsOfGroup(table, fields.group, group);
     if (grouped.rowCount === 0) {
@@ -107,7 +125,11 @@ export class Preparer {
 
   private runSeries(table: Table, steps: readonly Step[], fields: Fields, reports: StepReport[]): Prepared {
     const series = inOrder(steps).filter(isSeriesStep);
-    const shaped = shapeCube(table, fields, { combine: combineOf(series), decimalHint: this.decimalHint });
+    const shaped = shapeCube(table, fields, {
+      combine: combineOf(series),
+      decimalHint: this.decimalHint,
+      joined: this.joined,
+    });
     if (!shaped.ok) return { outcome: shaped, reports };
     let cube = shaped.value;
     series.forEach((step, place) => {
@@ -139,12 +161,23 @@ export class Preparer {
     if (!other) return null;
     const wide = fields.shape === 'periods-down' || fields.shape === 'periods-across';
     if (fields.shape === 'periods-across') return null;
+    const alone = { ...fields, second: '', third: '' };
     const changed: Fields = wide
-      ? { ...fields, shape: 'single', value: column, parts: '' }
-      : { ...fields, value: column };
+      ? { ...alone, shape: 'single', value: column, parts: '' }
+      : { ...alone, value: column };
     const { outcome } = this.runSeries(table, steps, changed, []);
     return outcome.ok ? outcome.value : null;
   }
+}
+
+/** A group without values has no chart beside the others. */
+function leftOut(name: string, { message }: Issue) {
+  return { severity: 'warning' as const, message: `“${shorten(name, 40)}” has no chart: ${message}` };
+}
+
+function tooMany(count: number): Issue {
+  const message = `${count} groups are more than fit side by side: the first ${MOST_PANES} have a chart. Filter the others out, or show one after the other.`;
+  return { code: 'panes-left-out', severity: 'warning', message };
 }
 
 /** The chosen way of combining; the last of several. */

@@ -3,12 +3,15 @@ import { type Issue, type Outcome, refuse } from '../table/issue';
 import { readTable } from '../table/read-table';
 import type { ReadingChoice, ReadTable } from '../table/reader';
 import { addTable } from './add-table';
+import type { JoinedTable } from './shape-options';
 
-/** A file of a table: the first one, or one that is added by its keys. */
+/** A file of a table: the first one, one that is added by its keys, or one whose values stand beside the others. */
 export interface SourceFile {
   readonly source: { readonly kind: string; readonly fileName: string; readonly reading: ReadingChoice };
   readonly bytes: ArrayBuffer;
   readonly keys: readonly string[];
+  /** Where it is joined by name and period: what its values are called. */
+  readonly measure: string;
 }
 
 /** Reads one file; an empty grid comes from no file. */
@@ -20,7 +23,7 @@ async function readSource({ source, bytes }: SourceFile, onProgress: (share: num
   return { ok: true, value, issues: [] } satisfies Outcome<ReadTable>;
 }
 
-/** Reads all files of a table and puts them together. */
+/** Reads all files of a table and puts them together: rows and columns into one, joined ones beside it. */
 export async function readSources(
   sources: readonly SourceFile[],
   onProgress: (share: number) => void,
@@ -32,10 +35,13 @@ export async function readSources(
   if (!outcome.ok) return outcome;
   let { table } = outcome.value;
   const issues: Issue[] = [...outcome.issues];
+  const joined: JoinedTable[] = [];
   for (const [place, other] of others.entries()) {
     const added = await readSource(other, (share) => onProgress((place + 1 + share) / total));
     if (!added.ok) return added;
-    table = addTable(table, added.value.table, other.keys, place);
+    const { measure: name, keys } = other;
+    if (name === '') table = addTable(table, added.value.table, keys, place);
+    else joined.push({ name, table: added.value.table, decimalHint: added.value.decimalHint });
     const { fileName } = other.source;
     // Rows of an added file have numbers of their own, so its issues name the file instead of a cell to go to.
     issues.push(
@@ -45,5 +51,5 @@ export async function readSources(
       })),
     );
   }
-  return { ok: true, value: { ...outcome.value, table }, issues };
+  return { ok: true, value: { ...outcome.value, table, joined }, issues };
 }

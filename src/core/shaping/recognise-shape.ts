@@ -7,6 +7,7 @@ import { distinctPairs, distinctTriples } from './distinct-texts';
 import { fieldsOf } from './fields';
 import { lowerHeadersAreParts, MOST_PARTS } from './header-parts';
 import { dividedWhy, headed, lowerLine, recogniseHeadedPeriods } from './recognise-headers';
+import { recogniseMeasuresAcross, recogniseMeasuresDown } from './recognise-measures';
 import { mostDetailed, type ShapeGuess, type ShapeRecogniser, type TableProfile } from './table-profile';
 import { isTotalName } from './totals';
 
@@ -39,7 +40,7 @@ function bestPeriod(table: TableProfile): ColumnProfile | null {
   return best;
 }
 
-const holdsNumbers = (profile: ColumnProfile) => profile.numberShare >= 0.5;
+export const holdsNumbers = (profile: ColumnProfile) => profile.numberShare >= 0.5;
 
 /** With one row a period, a text column is a category only when it names a series, and is no column of remarks. */
 function namesOneSeries(category: ColumnProfile, numberColumns: number, rowCount: number): boolean {
@@ -73,13 +74,18 @@ function bestCategory(table: TableProfile, period: ColumnProfile, value: ColumnP
     ?.profile;
 }
 
-/** A telling name wins, else the last one; a column that is blank in most rows is a stray, not the values. */
-function bestValue(numbers: readonly ColumnProfile[], rowCount: number): ColumnProfile | undefined {
+/** Columns of numbers that can be values: not blank in most rows, and, where there are others, no codes. */
+export function usableNumbers(numbers: readonly ColumnProfile[], rowCount: number): readonly ColumnProfile[] {
   // A table may have more columns than a call takes arguments.
   const fullest = numbers.reduce((most, { blankCount }) => Math.max(most, rowCount - blankCount), 0);
   const full = numbers.filter(({ blankCount }) => rowCount - blankCount > fullest / 3);
   const usable = full.filter((profile) => !codeNames.test(profile.name) && profile.kind !== 'period');
-  const from = usable.length > 0 ? usable : full;
+  return usable.length > 0 ? usable : full;
+}
+
+/** A telling name wins, else the last one; a column that is blank in most rows is a stray, not the values. */
+function bestValue(numbers: readonly ColumnProfile[], rowCount: number): ColumnProfile | undefined {
+  const from = usableNumbers(numbers, rowCount);
   return from.find((profile) => valueNames.test(profile.name)) ?? from.at(-1);
 }
 
@@ -244,6 +250,8 @@ const recognisers: readonly ShapeRecogniser[] = [
   recognisePeriodsDown,
   recognisePeriodsAcross,
   recogniseHeadedPeriods,
+  recogniseMeasuresAcross,
+  recogniseMeasuresDown,
   recogniseNumberPeriods,
   recogniseNumberedColumns,
   recogniseTextPeriods,

@@ -1,31 +1,25 @@
 import { type Column, cellText, isBlankCell, textColumn } from '../table/column';
 import { type Outcome, refuse, shorten } from '../table/issue';
 import { readNumbers } from '../table/number-column';
-import type { DecimalMark } from '../table/number-text';
 import { profileTable } from '../table/profile';
 import { IssueList } from '../table/reader';
 import { findColumn, type Table } from '../table/table';
-import { CellGatherer, type Combine } from './combine';
+import { CellGatherer } from './combine';
 import type { Cube } from './cube';
 import { type Fields, fieldsOfShape } from './fields';
 import { headerPartsOf, splitHeader } from './header-parts';
+import { type Measures, measuresOfTable } from './measures-of-table';
 import { NameList } from './name-list';
 import { noteDisorder } from './note-disorder';
 import { type CubeParts, sumOfParts } from './parts';
 import { axisOfColumn, axisOfNames, datesQuestion, type PeriodAxis } from './period-axis';
+import { furtherValues } from './shape-further';
 import { listUnreadablePeriods, numbersQuestion, repeatedRow, unreadableNumber } from './shape-issues';
+import type { ShapeOptions } from './shape-options';
 import { noParts, type Pairs, pairsOf } from './shape-parts';
 
 /** The most cells a cube may have; beyond it a browser tab runs out of memory. */
 export const MAX_CUBE_CELLS = 60_000_000;
-
-/** What besides the fields decides the cube. */
-export interface ShapeOptions {
-  /** How rows of one period and category become one value; null when nobody has chosen: added up, and said. */
-  readonly combine: Combine | null;
-  /** The decimal mark that the file makes likely. */
-  readonly decimalHint: DecimalMark | null;
-}
 
 /** The cells of one value column on their way into the cube. */
 interface ValueColumn {
@@ -46,6 +40,14 @@ export function shapeCube(
   fields: Fields,
   options: ShapeOptions = { combine: null, decimalHint: null },
 ): Outcome<Cube> {
+  const shaped = shapeFirst(table, fields, options);
+  if (!shaped.ok || (fields.second === '' && fields.third === '')) return shaped;
+  const { further, issues } = furtherValues({ table, fields, options, shapeFirst }, shaped.value);
+  return { ok: true, value: { ...shaped.value, further }, issues: [...shaped.issues, ...issues] };
+}
+
+/** The cube without further values. */
+function shapeFirst(table: Table, fields: Fields, options: ShapeOptions): Outcome<Cube> {
   if (fieldsOfShape[fields.shape].every((role) => fields[role] === '')) return noLayout(table, options);
   for (const role of fieldsOfShape[fields.shape]) {
     if (findColumn(table, fields[role])) continue;
@@ -143,9 +145,12 @@ function planOf(shaping: Shaping): Plan {
 function planDown({ table, fields, options, names, list }: Shaping, axis: PeriodAxis): Plan {
   const columns: ValueColumn[] = [];
   const from = headerPartsOf(fields);
+  const measured = chosenMeasure(table, fields);
   for (const [index, profile] of profileTable(table, options.decimalHint).entries()) {
     const column = table.columns[index];
     if (!column || column.name === fields.period || column.name === fields.group) continue;
+    const own = measured?.(column.name);
+    if (measured && own === undefined) continue;
     if (profile.numberShare < 0.5) {
       const message = 'Fewer than half of the cells in this column are numbers, so it is left out.';
       const raw = '';
@@ -154,7 +159,7 @@ function planDown({ table, fields, options, names, list }: Shaping, axis: Period
       continue;
     }
     const { name, part } = splitHeader(column, from);
-    columns.push({ column, periodOf: axis.indexOf, categoryOf: names.place(name), part });
+    columns.push({ column, periodOf: axis.indexOf, categoryOf: names.place(own ?? name), part });
   }
   return { axis, columns };
 }
@@ -166,7 +171,10 @@ function planAcross(shaping: Shaping): Plan {
     .filter(({ name, numberShare }) => name !== category.name && numberShare >= 0.5)
     .map(({ name }) => name);
   const from = headerPartsOf(fields);
-  const split = table.columns.map((column) => splitHeader(column, from));
+  const measured = chosenMeasure(table, fields);
+  const split = table.columns.map((column) =>
+    measured ? { name: measured(column.name) ?? '', part: '' } : splitHeader(column, from),
+  );
   const called = new Map(table.columns.map((column, i) => [column.name, split[i]?.name ?? '']));
   const headers = split.map(({ name }, i) => (table.columns[i] === category ? '' : name));
   const axis = axisOfNames(headers, fields.periodsAs, new Set(numeric.map((name) => called.get(name) ?? name)));
@@ -178,6 +186,16 @@ function planAcross(shaping: Shaping): Plan {
     return period >= 0 ? [{ column, periodOf: period, categoryOf, part: split[index]?.part ?? '' }] : [];
   });
   return { axis, columns };
+}
+
+/** Of a wide table with several measures, what a column of the chosen one holds; null where all columns are taken. */
+function chosenMeasure(table: Table, fields: Fields): ((column: string) => string | undefined) | null {
+  const measures: Measures | null = fields.value === '' ? null : measuresOfTable(table, fields);
+  if (!measures?.names.includes(fields.value)) return null;
+  return (column) => {
+    const measured = measures.ofColumn.get(column);
+    return measured?.measure === fields.value ? measured.rest : undefined;
+  };
 }
 
 /** Category of each row in order of appearance; -1 where it is blank. Rows without a period name none. */

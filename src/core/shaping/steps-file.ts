@@ -31,6 +31,12 @@ export const fieldsSchema = Joi.object({
     .allow('')
     .default('')
     .description('The column that divides categories into parts; empty for none'),
+  panes: Joi.boolean().default(false).description('The charts of all groups are shown side by side'),
+  second: Joi.string()
+    .allow('')
+    .default('')
+    .description('A further value: a column, a measure of a wide table, or a joined table; empty for none'),
+  third: Joi.string().allow('').default('').description('A third value, as the second one; empty for none'),
   periodsAs: Joi.valid(...periodChoices)
     .required()
     .description('How periods are written'),
@@ -75,12 +81,17 @@ export function readStepsFile(text: string): Outcome<StepsFile> {
 export function misfitsOfFields(fields: Fields, columns: readonly string[]): Issue[] {
   const known = new Set(columns);
   const roles = ['period', 'category', 'value', 'group', 'colour', 'picture'] as const;
-  return roles
-    .filter((role) => fields[role] !== '' && !known.has(fields[role]))
-    .map((role) => ({
-      code: 'field-does-not-fit',
-      severity: 'warning' as const,
-      column: fields[role],
-      message: `There is no column “${fields[role]}” here to take the ${role} from.`,
-    }));
+  const wide = fields.shape === 'periods-down' || fields.shape === 'periods-across';
+  return (
+    roles
+      // The value of a wide table is one of its measures rather than a column.
+      .filter((role) => role !== 'value' || !wide)
+      .filter((role) => fields[role] !== '' && !known.has(fields[role]))
+      .map((role) => ({
+        code: 'field-does-not-fit',
+        severity: 'warning' as const,
+        column: fields[role],
+        message: `There is no column “${fields[role]}” here to take the ${role} from.`,
+      }))
+  );
 }

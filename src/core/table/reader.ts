@@ -43,6 +43,12 @@ export interface ReadTable {
   readonly delimiter: string;
   readonly sheet: string;
   readonly sheets: readonly SheetPreview[];
+  /** Tables that were read beside it, whose values are further ones; left out where there are none. */
+  readonly joined?: readonly {
+    readonly name: string;
+    readonly table: Table;
+    readonly decimalHint: 'point' | 'comma' | null;
+  }[];
 }
 
 /** One way of turning bytes into a table. Readers are tried in order; the first that claims the bytes reads them. */

@@ -18,6 +18,16 @@ export function cubeOf(rows: readonly (readonly (number | null)[])[], spacing?: 
   return { kind: 'year', periods, categories, values };
 }
 
+/** Further values of any table, for charts that show several. */
+export function withFurther(cube: Cube): Cube {
+  const second = cube.values.map((value, at) => 60 - value / 2 + (at % cube.categories.length) * 5);
+  const third = cube.values.map((value) => Math.abs(value) + 1);
+  return {
+    ...cube,
+    further: { first: 'First', second: { name: 'Second', values: second }, third: { name: 'Third', values: third } },
+  };
+}
+
 /** A pace of one second a period without holds. */
 export const plainPace: Pace = { ...defaultPace, length: { by: 'period', sec: 1 }, holdStartSec: 0, holdEndSec: 0 };
 

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import type { PreparedChart } from '@/core/film/prepare-chart';
-import { cubeOf } from '@/core/testing/films';
+import { cubeOf, withFurther } from '@/core/testing/films';
 import { filmOf, raceProject } from '@/core/testing/projects';
 import { frameTable, rankingTable } from './film-tables';
 import { dataFormats, type PlainTable, writePlainTable } from './plain-table';
@@ -25,6 +25,44 @@ const tables = fc
       rows: fc.array(fc.array(cells, { minLength: header.length, maxLength: header.length }), { maxLength: 5 }),
     }),
   );
+
+describe('shaped values with further ones', () => {
+  const cube = withFurther({
+    ...cubeOf([
+      [1, null],
+      [3, 4],
+    ]),
+    categories: ['A', 'B'],
+  });
+
+  it('have a row for each period and category, and a column for each value', async () => {
+    const text = new TextDecoder().decode(await writeShaped(cube, 'csv'));
+    expect(text.trim().split(/\r?\n/)).toEqual([
+      'period,category,First,Second,Third',
+      '2000,A,1,59.5,2',
+      '2001,A,3,58.5,4',
+      '2001,B,4,63,5',
+    ]);
+  });
+
+  it('have parts in rows of their own, with the further values of the category', async () => {
+    const pairs = [
+      [0, 0],
+      [0, 1],
+      [1, 0],
+    ] as const;
+    const parts = { names: ['x', 'y'], pairs, values: Float64Array.of(1, Number.NaN, Number.NaN, 1, 2, 4) };
+    const text = new TextDecoder().decode(await writeShaped({ ...cube, parts }, 'csv'));
+    expect(text).toContain('period,category,part,value,Second,Third');
+    expect(text).toContain('2001,A,y,2,58.5,4');
+  });
+
+  it('never have two columns of one name in a record', async () => {
+    const twice = { ...cube, further: { ...cube.further, first: 'category' } } as typeof cube;
+    const [record] = JSON.parse(new TextDecoder().decode(await writeShaped(twice, 'json')));
+    expect(Object.keys(record)).toEqual(['period', 'category', 'category (3)', 'Second', 'Third']);
+  });
+});
 
 describe('a plain table', () => {
   it('comes back from JSON as it was, whatever its columns are called', async () => {

@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { cubeOf } from '@/core/testing/films';
 import { raceProject } from '@/core/testing/projects';
 import { roomOf } from '../testing/room';
-import { webPage } from './web-page';
+import { playerFor, webPage } from './web-page';
 
 const player = 'play()';
 const served: string[] = [];
@@ -14,7 +14,7 @@ beforeEach(() => {
   vi.stubGlobal('fetch', async (url: string) => {
     served.push(url);
     if (missing !== '' && url.includes(missing)) return new Response('', { status: 404 });
-    return new Response(url.endsWith('player.js') ? player : new Uint8Array([1, 2, 3]));
+    return new Response(/player\/[\w-]+\.js$/.test(url) ? player : new Uint8Array([1, 2, 3]));
   });
 });
 
@@ -58,6 +58,25 @@ describe('a web page of a film', () => {
     expect(fonts.length).toBeGreaterThan(0);
     expect(html.match(/@font-face/g)).toHaveLength(fonts.length);
     expect(html).toContain('data:font/woff2;base64,AQID');
+  });
+
+  it('carries the player of the one family that plays, or the one for all where several do', async () => {
+    await page();
+    expect(served.filter((url) => url.includes('/player/'))).toEqual([
+      expect.stringMatching(/\/player\/ranked-bars\.js$/),
+    ]);
+    const project = raceProject();
+    const [chart] = project.charts;
+    const [piece] = project.film.pieces;
+    if (!chart || !piece) throw new Error('The project has no piece.');
+    const second = { ...piece, id: 'p2', content: { kind: 'chart' as const, chartId: 'c2' } };
+    const of = (family: string) => ({
+      ...project,
+      charts: [chart, { ...chart, id: 'c2', family }],
+      film: { ...project.film, pieces: [piece, second] as const },
+    });
+    expect(playerFor(of('lines'))).toBe('player');
+    expect(playerFor(of(chart.family))).toBe('ranked-bars');
   });
 
   it('says what did not load', async () => {

@@ -1,5 +1,6 @@
 import { filmJson } from '@/core/film/film-data';
-import { chartOf } from '@/core/project/pieces';
+import { chartOf, playedPieces } from '@/core/project/pieces';
+import type { Project } from '@/core/project/project';
 import { escapeXml } from '@/core/scene/svg-writer';
 import { charactersOf, familiesOf, fontFilesFor } from '@/render/fonts';
 import type { Room } from '../room';
@@ -28,7 +29,7 @@ button:hover{border-color:currentColor}
  */
 export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
   const { project, cubes, baseUrl } = room.order;
-  const response = await fetch(`${baseUrl}/player/player.js`);
+  const response = await fetch(`${baseUrl}/player/${playerFor(project)}.js`);
   if (!response.ok) throw new Error('The player did not load. Is the app still running?');
   const script = await response.text();
   const characters = charactersOf(project, cubes.values());
@@ -74,6 +75,13 @@ export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
 </html>
 `;
   return new TextEncoder().encode(html) as Uint8Array<ArrayBuffer>;
+}
+
+/** The player that a film needs: one that draws a single family, or, where several play, the one that draws all. */
+export function playerFor(project: Project): string {
+  const ids = new Set(playedPieces(project).map(({ chart }) => chart.family));
+  const [only = 'player'] = ids;
+  return ids.size === 1 ? only : 'player';
 }
 
 /** SHA-256 in base 64, as policies name what may run. */

@@ -4,19 +4,22 @@ import type { ReactNode } from 'react';
 import type { FilmOverview } from '@/core/film/overview';
 import { setSession } from '@/state/session';
 import { goToControl } from '../go-to';
+import { focusWords } from '../pace/focus-words';
 import { cx } from '../parts/class-names';
 import { useServices } from '../services';
+import { useChart } from '../use-state';
 import { clockWords } from './time-words';
 
 interface StripMarksProps {
   readonly overview: FilmOverview;
 }
 
-/** What the strip can be pressed on to go there: captions, moments and changes of lead. */
+/** What the strip can be pressed on to go there: captions, focuses, moments and changes of lead. */
 export function StripMarks({ overview }: StripMarksProps) {
   return (
     <>
       <Captions overview={overview} />
+      <Focuses overview={overview} />
       <Moments overview={overview} />
       <Leads overview={overview} />
     </>
@@ -81,6 +84,36 @@ function Leads({ overview }: StripMarksProps) {
   return overview.leads.map(({ timeSec, name }) => (
     <Place key={timeSec} overview={overview} timeSec={timeSec} words={`${name} takes the lead`} className="" />
   ));
+}
+
+/** Over the captions: what the film looks at. */
+function Focuses({ overview }: StripMarksProps) {
+  const visit = useVisit();
+  const percent = percentOf(overview);
+  const focuses = useChart((chart) => chart.focuses) ?? [];
+  const words = new Map(focuses.map((focus) => [focus.id, focusWords(focus)]));
+  return (
+    <>
+      {overview.focuses.map(({ id, fromSec, toSec }) => (
+        <button
+          key={id}
+          type="button"
+          tabIndex={-1}
+          title={words.get(id) ?? ''}
+          aria-label={`Focus from ${clockWords(fromSec)}: ${words.get(id) ?? ''}`}
+          className="absolute bottom-[34px] flex h-3.5 items-center gap-1 truncate rounded-[3px] border border-mustard-text bg-card/90 px-1 text-left text-[10px] leading-[12px] text-ink hover:bg-mustard-text hover:text-card"
+          style={{ left: percent(fromSec), width: percent(toSec - fromSec) }}
+          onClick={() => {
+            setSession({ pickedFocus: id });
+            goToControl('focus-names');
+            visit(Math.min(toSec, fromSec + 0.6));
+          }}
+        >
+          {words.get(id)}
+        </button>
+      ))}
+    </>
+  );
 }
 
 function Captions({ overview }: StripMarksProps) {

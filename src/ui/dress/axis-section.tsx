@@ -1,6 +1,7 @@
 'use client';
 
 import { Plus, X } from 'lucide-react';
+import type { ControlSpec } from '@/core/project/control-spec';
 import { putAt, valueAt } from '@/core/project/document-value';
 import type { DomainRule } from '@/core/scale/domain-rule';
 import { editChart } from '@/state/current';
@@ -19,7 +20,7 @@ import { ValueBands } from './value-bands';
 export function AxisSection() {
   return (
     <Section title="Axis and legend">
-      <RangeField />
+      <RangeFields />
       <Fold
         title="Ticks and grid"
         holds={[
@@ -54,24 +55,26 @@ export function AxisSection() {
   );
 }
 
-/** Where the chart's own part keeps the range of its axis. */
-const RANGE = 'own.domain';
+/** Where the axes of the chart's own part end: most families have one, some two. */
+function RangeFields() {
+  const specs = useFamily().controls.filter(({ input }) => input.kind === 'made' && input.by === 'axis-range');
+  return specs.map((spec) => <RangeField key={spec.id} spec={spec} />);
+}
 
-function RangeField() {
-  const domain = useChart((chart) => valueAt(chart, RANGE) as DomainRule | undefined);
+function RangeField({ spec }: { readonly spec: ControlSpec }) {
+  const domain = useChart((chart) => valueAt(chart, spec.path) as DomainRule | undefined);
   const top = useRestingPlayhead(topValue);
-  const spec = useFamily().controls.find(({ path }) => path === RANGE);
-  const applies = useChart((chart) => spec !== undefined && specApplies(spec, chart));
+  const applies = useChart((chart) => specApplies(spec, chart));
   if (!domain || !applies) return null;
   const set = (rule: DomainRule, gesture: string | null = null) =>
-    editChart((chart) => putAt(chart, RANGE, rule), gesture);
+    editChart((chart) => putAt(chart, spec.path, rule), gesture);
   return (
     <>
       <PickField
-        control="axis-range"
+        control={spec.id}
         value={domain.kind}
         choices={[
-          { value: 'following', label: 'Follows the leader' },
+          { value: 'following', label: spec.id === 'axis-range' ? 'Follows the leader' : 'Follows' },
           { value: 'fixed', label: 'Stands still' },
           { value: 'given', label: 'By hand' },
         ]}

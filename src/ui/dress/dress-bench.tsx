@@ -8,6 +8,7 @@ import { FamilySection } from './family-section';
 import { LooksSection } from './looks-section';
 import { MarksSection } from './marks-section';
 import { NumbersSection } from './numbers-section';
+import { PanesSection } from './panes-section';
 import { PicturesSection } from './pictures-section';
 import { StageSection } from './stage-section';
 import { WordsSection } from './words-section';
@@ -20,6 +21,7 @@ export function DressBench() {
       <FamilySection />
       <LooksSection />
       <WordsSection />
+      <PanesSection />
       <MarksSection />
       <ColoursSection />
       {uses.has('pictures') && <PicturesSection />}

@@ -31,7 +31,12 @@ const storyNames: Readonly<Record<Story, string>> = {
 export function FamilySection() {
   const cube = useSession((state) => state.cube);
   const family = useChart((chart) => chart.family);
-  const suggestion = useMemo(() => (cube ? suggestFamily(cube) : null), [cube]);
+  const choices = useSession((state) => state.prepared?.further);
+  const value = useChart((chart) => chart.fields.value);
+  const suggestion = useMemo(() => {
+    const further = (choices ?? []).map(({ name }) => name).filter((name) => name !== value);
+    return cube ? suggestFamily(cube, knownFamilies, further) : null;
+  }, [cube, choices, value]);
   const suggested = knownFamilies.find(({ id }) => id === suggestion?.id);
   const stamp = usePictureStamp();
   const told = stories.filter((story) => knownFamilies.some(({ tells }) => tells === story));

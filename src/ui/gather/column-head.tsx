@@ -36,6 +36,7 @@ export function ColumnHead({ work, column, widths }: ColumnHeadProps) {
       </span>
       <ColumnMenu
         name={name.slice(0, 80)}
+        canMove={{ left: column > 0, right: column < work.size.columnCount - 1 }}
         onRename={() => setTimeout(() => setRenaming(column), 0)}
         onSort={(direction) => actions.sort(column, direction)}
         onMove={(by) => actions.moveColumn(column, by)}

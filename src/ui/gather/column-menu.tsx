@@ -6,6 +6,8 @@ import { Menu, MenuItem } from '../parts/menu';
 
 interface ColumnMenuProps {
   readonly name: string;
+  /** Where it can go: not beyond the first and the last column. */
+  readonly canMove: { readonly left: boolean; readonly right: boolean };
   readonly onRename: () => void;
   readonly onSort: (direction: 'up' | 'down') => void;
   readonly onMove: (by: 1 | -1) => void;
@@ -14,7 +16,7 @@ interface ColumnMenuProps {
 }
 
 /** What can be done to a column, behind a button in its head. */
-export function ColumnMenu({ name, onRename, onSort, onMove, onAdd, onRemove }: ColumnMenuProps) {
+export function ColumnMenu({ name, canMove, onRename, onSort, onMove, onAdd, onRemove }: ColumnMenuProps) {
   return (
     <Menu
       label={`Column ${name}`}
@@ -25,8 +27,8 @@ export function ColumnMenu({ name, onRename, onSort, onMove, onAdd, onRemove }: 
       <Item icon={<PenLine />} label="Rename" onSelect={onRename} />
       <Item icon={<ArrowDownAZ />} label="Sort ascending" onSelect={() => onSort('up')} />
       <Item icon={<ArrowUpZA />} label="Sort descending" onSelect={() => onSort('down')} />
-      <Item icon={<ArrowLeft />} label="Move left" onSelect={() => onMove(-1)} />
-      <Item icon={<ArrowRight />} label="Move right" onSelect={() => onMove(1)} />
+      <Item icon={<ArrowLeft />} label="Move left" disabled={!canMove.left} onSelect={() => onMove(-1)} />
+      <Item icon={<ArrowRight />} label="Move right" disabled={!canMove.right} onSelect={() => onMove(1)} />
       <Item icon={<Plus />} label="New column before" onSelect={() => onAdd(0)} />
       <Item icon={<Plus />} label="New column after" onSelect={() => onAdd(1)} />
       <Item icon={<Trash2 />} label="Delete column" onSelect={onRemove} />
@@ -34,9 +36,16 @@ export function ColumnMenu({ name, onRename, onSort, onMove, onAdd, onRemove }: 
   );
 }
 
-function Item({ icon, label, onSelect }: { icon: ReactNode; label: string; onSelect: () => void }) {
+interface ItemProps {
+  readonly icon: ReactNode;
+  readonly label: string;
+  readonly disabled?: boolean;
+  readonly onSelect: () => void;
+}
+
+function Item({ icon, label, disabled, onSelect }: ItemProps) {
   return (
-    <MenuItem onSelect={onSelect} className="items-center gap-2 [&_svg]:size-4 [&_svg]:text-quiet">
+    <MenuItem onSelect={onSelect} disabled={disabled} className="items-center gap-2 [&_svg]:size-4 [&_svg]:text-quiet">
       <span aria-hidden>{icon}</span>
       {label}
     </MenuItem>

@@ -1,6 +1,6 @@
 'use client';
 
-import { ClipboardPaste, FilePlus2, FileUp, Grid3x3, RefreshCw, ShieldCheck } from 'lucide-react';
+import { ClipboardPaste, Columns2, FilePlus2, FileUp, Grid3x3, RefreshCw, ShieldCheck } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { type Sample, samples } from '@/state/samples';
 import { Button } from '../parts/button';
@@ -91,9 +91,15 @@ export function GatherBench() {
 /** Files from a chooser: the browser gives no way back to them. */
 const withoutHandle = (files: readonly File[]) => files.map((file) => ({ file, handle: null }));
 
+const listWords = (names: readonly string[]) => names.filter((name) => name !== '').join(', ');
+
 function TableWords() {
   const tableName = useProject((project) => project.tables[0]?.name ?? '', '');
-  const added = useProject((project) => project.tables[0]?.added.length ?? 0, 0);
+  const added = useProject(
+    (project) => project.tables[0]?.added.filter(({ measure }) => measure === '').length ?? 0,
+    0,
+  );
+  const joined = useProject((project) => listWords(project.tables[0]?.added.map(({ measure }) => measure) ?? []), '');
   const table = useSession((state) => state.table);
   const grid = useSession((state) => state.prepared?.grid ?? state.table);
   if (!table || !grid) return null;
@@ -101,6 +107,7 @@ function TableWords() {
     <p className="text-[13px] leading-snug">
       <strong className="break-words">{tableName}</strong>
       {added > 0 && <span> and {added === 1 ? 'one more file' : `${added} more files`}</span>}
+      {joined !== '' && <span className="block">Joined by name and period: {joined}</span>}
       <br />
       <span className="text-quiet">
         {grid.rowCount.toLocaleString('en-GB')} {grid.rowCount === 1 ? 'row' : 'rows'},{' '}
@@ -126,6 +133,16 @@ function MoreFiles() {
           onFiles={(files) => void services.addFiles(withoutHandle(files))}
         >
           <FilePlus2 className="size-4" aria-hidden /> Add rows or columns from a file
+        </FileButton>
+      </Field>
+      <Field control="join-file" bare>
+        <FileButton
+          className="w-full"
+          label="Join another table by name and period"
+          accept={tableEndings}
+          onFiles={(files) => void services.joinFiles(withoutHandle(files))}
+        >
+          <Columns2 className="size-4" aria-hidden /> Join a second value from a file
         </FileButton>
       </Field>
       {kind === 'file' && (

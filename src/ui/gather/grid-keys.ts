@@ -4,13 +4,17 @@ import type { GridWork } from './use-grid-work';
 
 /** What a key does on the grid while no cell is typed in. */
 export function gridKeyDown(work: GridWork, event: KeyboardEvent): void {
-  const { actions, block, edit, go, handle, selection, setFinding, setSelection, size } = work;
+  const { actions, block, edit, go, handle, leaving, selection, setFinding, setSelection, size } = work;
   if (work.typing || event.target !== event.currentTarget) return;
+  const left = leaving.current && event.key === 'Tab';
+  // The Shift of Shift Tab is no key of its own.
+  if (event.key !== 'Shift') leaving.current = event.key === 'Escape';
+  if (left) return;
   const command = event.ctrlKey || event.metaKey;
   const key = event.key.toLowerCase();
   const next = event.altKey ? null : moved(selection, event, size, handle.current?.pageRows ?? 20);
   if (next) {
-    // Tab leaves the grid at its edges, as anywhere in the page.
+    // Tab leaves the grid at its edges, and anywhere after Escape.
     if (event.key === 'Tab' && next.head.column === selection.head.column) return;
     go(next);
   } else if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {

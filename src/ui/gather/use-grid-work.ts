@@ -28,6 +28,8 @@ export function useGridWork(grid: GridSummary) {
   const [renaming, setRenaming] = useState<number | null>(null);
   const [finding, setFinding] = useState(false);
   const handle = useRef<GridHandle>(null);
+  /** Whether Escape was pressed last, so that Tab leaves the grid. */
+  const leaving = useRef(false);
   const activeId = useId();
   const size = { rowCount: grid.rowCount, columnCount: grid.columns.length };
   const selection = clampSelection(chosen, size);
@@ -67,7 +69,7 @@ export function useGridWork(grid: GridSummary) {
     if (name !== null) actions.renameColumn(column, name);
   };
   return {
-    ...{ grid, actions, cells, size, selection, block: blockOf(selection), handle, activeId, focus },
+    ...{ grid, actions, cells, size, selection, block: blockOf(selection), handle, leaving, activeId, focus },
     ...{ editing, renaming, finding, typing: editing !== null || renaming !== null },
     ...{ setSelection, setRenaming, setFinding, go, edit, commit, stopEditing, rename },
   };

@@ -39,6 +39,29 @@ describe('Output', () => {
     expect(forms(calls)).toEqual([{ kind: 'film', formatId: 'mp4', quality: 'best', widthPx: 1920, heightPx: 1080 }]);
   });
 
+  it('has the size that was typed for the stage first, usual ones, and any other', async () => {
+    stageRace(raceProject({}, { stage: { widthPx: 641, heightPx: 359 } }));
+    const { calls } = shown();
+    await screen.findByText('Plays everywhere.');
+    expect(screen.getByRole('combobox', { name: 'Size' }).textContent).toBe('642 × 360 pixels, as the stage');
+    expect(screen.getByText(/Films have even numbers/)).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Export MP4' }));
+    await pick('Image sequence');
+    expect(screen.getByRole('combobox', { name: 'Size' }).textContent).toBe('641 × 359 pixels, as the stage');
+    await userEvent.click(screen.getByRole('button', { name: 'Export image sequence' }));
+    await userEvent.click(screen.getByRole('combobox', { name: 'Size' }));
+    await userEvent.click(await screen.findByRole('option', { name: 'Any other size' }));
+    const box = screen.getByRole('spinbutton', { name: 'Pixels of the shorter side' });
+    await userEvent.clear(box);
+    await userEvent.type(box, '500{Enter}');
+    await userEvent.click(screen.getByRole('button', { name: 'Export image sequence' }));
+    expect(forms(calls)).toEqual([
+      { kind: 'film', formatId: 'mp4', quality: 'good', widthPx: 642, heightPx: 360 },
+      { kind: 'frames', widthPx: 641, heightPx: 359 },
+      { kind: 'frames', widthPx: 892, heightPx: 500 },
+    ]);
+  });
+
   it('says where transparency goes, and offers the format that keeps it', async () => {
     const background: Background = { kind: 'clear', colour: '#ffffff' };
     stageRace(raceProject({}, { stage: { background } }));

@@ -5,17 +5,30 @@ import type { ReactNode } from 'react';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
 import { FileButton } from '../parts/file-button';
+import { NumberField } from '../parts/number-field';
 import { PickField } from '../parts/pick-field';
 import { SelectField } from '../parts/select-field';
 import { SpecControls, SpecInput } from '../parts/spec-input';
 import { useServices } from '../services';
 import { ManySection } from './many-section';
-import { exportWords, kindNames, type OutputChoice, outputKinds, scaledTo, setChoice as set } from './output-choice';
+import {
+  exportWords,
+  FREE_SIDE,
+  freeRange,
+  kindNames,
+  type OutputChoice,
+  outputKinds,
+  STAGE_SIDE,
+  scaledTo,
+  setChoice as set,
+  sizeFor,
+} from './output-choice';
 import { outputControls, qualityControl } from './output-controls';
 import { type Output, useOutput } from './use-output';
 
 /** Pixels of the shorter side to choose from. */
-const sides = { side: [480, 720, 1080, 2160], gifSide: [240, 360, 450, 540, 720] } as const;
+const sides = [480, 720, 1080, 2160] as const;
+const gifSides = [240, 360, 450, 540, 720] as const;
 
 /** Output: how the film is handed over. What comes of it stands in the centre. */
 export function OutputBench() {
@@ -73,14 +86,14 @@ function KindFields({ output }: { readonly output: Output }) {
     case 'frames':
       return (
         <>
-          <SizeField output={output} of="side" />
+          <SizeField output={output} even={false} />
           <Words>Every frame as PNG in a ZIP, with numbered names. Transparency is kept.</Words>
         </>
       );
     case 'gif':
       return (
         <>
-          <SizeField output={output} of="gifSide" />
+          <GifSizeField output={output} />
           {kindControls}
         </>
       );
@@ -107,19 +120,59 @@ function Words({ children }: { readonly children: ReactNode }) {
   return <p className="text-[12px] leading-snug text-quiet">{children}</p>;
 }
 
-/** Pixels of the picture, of the film's own shape. */
-function SizeField({ output, of }: { readonly output: Output; readonly of: keyof typeof sides }) {
-  const { choice, widthPx, heightPx } = output;
+const pixelWords = ({ widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number }) =>
+  `${widthPx} × ${heightPx} pixels`;
+
+/** Pixels of a GIF, of the film's own shape. */
+function GifSizeField({ output: { choice, widthPx, heightPx } }: { readonly output: Output }) {
   return (
     <SelectField
       control="film-size"
-      value={String(choice[of])}
-      choices={sides[of].map((px) => {
-        const size = scaledTo(px, widthPx, heightPx);
-        return { value: String(px), label: `${size.widthPx} × ${size.heightPx} pixels` };
-      })}
-      onChange={(value) => set({ [of]: Number(value) })}
+      value={String(choice.gifSide)}
+      choices={gifSides.map((px) => ({ value: String(px), label: pixelWords(scaledTo(px, widthPx, heightPx)) }))}
+      onChange={(value) => set({ gifSide: Number(value) })}
     />
+  );
+}
+
+/** Pixels of the picture: those of the stage, some that are usual for its shape, or any. @param even Films have even numbers. */
+function SizeField({ output, even }: { readonly output: Output; readonly even: boolean }) {
+  const { choice, widthPx, heightPx } = output;
+  const stage = { widthPx, heightPx };
+  const own = sizeFor({ ...choice, side: STAGE_SIDE }, stage, even);
+  const rounded = own.widthPx !== widthPx || own.heightPx !== heightPx;
+  return (
+    <>
+      <SelectField
+        control="film-size"
+        value={String(choice.side)}
+        choices={[
+          { value: String(STAGE_SIDE), label: `${pixelWords(own)}, as the stage` },
+          ...sides.map((px) => ({ value: String(px), label: pixelWords(scaledTo(px, widthPx, heightPx)) })),
+          { value: String(FREE_SIDE), label: 'Any other size' },
+        ]}
+        hint={
+          rounded && choice.side === STAGE_SIDE
+            ? 'Films have even numbers of pixels, so one more was added.'
+            : undefined
+        }
+        onChange={(value) => set({ side: Number(value) })}
+      />
+      {choice.side === FREE_SIDE && (
+        <>
+          <NumberField
+            control="film-free-size"
+            value={choice.freeSide}
+            range={freeRange}
+            step={2}
+            unit="px"
+            decimals={0}
+            onChange={(freeSide) => set({ freeSide })}
+          />
+          <Words>{pixelWords(sizeFor(choice, stage, even))}, in the shape of the stage.</Words>
+        </>
+      )}
+    </>
   );
 }
 
@@ -147,7 +200,7 @@ function FilmFields({ output }: { readonly output: Output }) {
           onChange={(formatId) => set({ formatId })}
         />
       )}
-      <SizeField output={output} of="side" />
+      <SizeField output={output} even />
       <SpecInput
         spec={qualityControl}
         value={choice.quality}

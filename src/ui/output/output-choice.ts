@@ -1,6 +1,6 @@
 import { createStore } from 'zustand/vanilla';
 import { type ExportForm, endingOf } from '@/core/project/export-form';
-import type { FilmFormatName } from '@/workers/protocol';
+import type { FilmFormatName } from '@/workers/export-protocol';
 
 export const outputKinds = ['film', 'gif', 'picture', 'page', 'frames', 'data'] as const;
 export type OutputKind = (typeof outputKinds)[number];
@@ -15,14 +15,22 @@ export const kindNames: Readonly<Record<OutputKind, string>> = {
   data: 'Numbers',
 };
 
+/** The size that was typed for the stage, as it is. */
+export const STAGE_SIDE = 0;
+/** A size that was typed for this film alone. */
+export const FREE_SIDE = -1;
+/** Pixels that the shorter side may have. */
+export const freeRange = [16, 4320] as const;
+
 export const moments = ['last', 'playhead', 'periods'] as const;
 
 /** What the person has chosen in Output; kept while other steps are open. */
 export interface OutputChoice {
   readonly kind: OutputKind;
   readonly formatId: FilmFormatName;
-  /** Pixels of the shorter side. */
+  /** Pixels of the shorter side; `STAGE_SIDE` for the stage's own size, `FREE_SIDE` for `freeSide`. */
   readonly side: number;
+  readonly freeSide: number;
   readonly quality: 'light' | 'good' | 'best';
   readonly gifSide: number;
   readonly gifRate: number;
@@ -44,7 +52,8 @@ export interface OutputChoice {
 export const outputChoice = createStore<OutputChoice>(() => ({
   kind: 'film',
   formatId: 'mp4',
-  side: 1080,
+  side: STAGE_SIDE,
+  freeSide: 1080,
   quality: 'good',
   gifSide: 450,
   gifRate: 20,
@@ -78,6 +87,23 @@ export function scaledTo(side: number, widthPx: number, heightPx: number): { wid
   return { widthPx: even(widthPx), heightPx: even(heightPx) };
 }
 
+/**
+ * The size of a film or of the pictures of a sequence.
+ *
+ * @param even Most codecs want even numbers of pixels: then one more is added where there is an odd one.
+ */
+export function sizeFor(
+  { side, freeSide }: Pick<OutputChoice, 'side' | 'freeSide'>,
+  { widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number },
+  even: boolean,
+): { widthPx: number; heightPx: number } {
+  if (side === STAGE_SIDE)
+    return even ? { widthPx: evenPx(widthPx), heightPx: evenPx(heightPx) } : { widthPx, heightPx };
+  return scaledTo(side === FREE_SIDE ? freeSide : side, widthPx, heightPx);
+}
+
+const evenPx = (px: number) => px + (px % 2);
+
 interface FilmNow {
   readonly widthPx: number;
   readonly heightPx: number;
@@ -94,7 +120,7 @@ export function formOf(choice: OutputChoice, film: FilmNow): ExportForm {
         kind: 'film',
         formatId: choice.formatId,
         quality: choice.quality,
-        ...scaledTo(choice.side, widthPx, heightPx),
+        ...sizeFor(choice, film, true),
       };
     case 'gif':
       return {
@@ -105,7 +131,7 @@ export function formOf(choice: OutputChoice, film: FilmNow): ExportForm {
         ...scaledTo(choice.gifSide, widthPx, heightPx),
       };
     case 'frames':
-      return { kind: 'frames', ...scaledTo(choice.side, widthPx, heightPx) };
+      return { kind: 'frames', ...sizeFor(choice, film, false) };
     case 'page':
       return { kind: 'page' };
     case 'data':

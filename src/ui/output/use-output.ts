@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import type { ExportForm } from '@/core/project/export-form';
 import { type ExportRequest, type OfferedFormat, useServices } from '../services';
 import { useChart, useProject, useRestingPlayhead, useSession } from '../use-state';
-import { formOf, furtherSizes, outputChoice, scaledTo } from './output-choice';
+import { formOf, furtherSizes, outputChoice, sizeFor } from './output-choice';
 
 /** What would be exported now: one request for each group and size, the first one for what is on stage. */
 export function useOutput() {
@@ -19,7 +19,7 @@ export function useOutput() {
   const timeSec = useRestingPlayhead((readout) => readout?.timeSec ?? 0);
   const groups = useSession((state) => state.prepared?.groups ?? none);
   const grouped = useChart((chart) => chart.fields.group !== '') ?? false;
-  const size = scaledTo(choice.side, widthPx, heightPx);
+  const size = sizeFor(choice, { widthPx, heightPx }, true);
   const formats = useFormats(size.widthPx, size.heightPx, framesPerSec);
   const offered = formats?.filter(({ alpha }) => clear || !alpha) ?? null;
   const format = offered?.find(({ id }) => id === choice.formatId) ?? offered?.[0] ?? null;

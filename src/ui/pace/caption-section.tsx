@@ -1,14 +1,12 @@
 'use client';
 
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import type { Caption } from '@/core/project/film-parts';
 import { projectLimits } from '@/core/project/limits';
 import { changeCaption, momentAt, removeCaption } from '@/state/edit-film';
 import { playheadStore } from '@/state/playhead';
 import { setSession } from '@/state/session';
-import { clockWords } from '../beats/time-words';
-import { Button, IconButton } from '../parts/button';
-import { cx } from '../parts/class-names';
+import { Button } from '../parts/button';
 import { Controls } from '../parts/control';
 import { Field, Section } from '../parts/field';
 import { FileButton } from '../parts/file-button';
@@ -18,16 +16,16 @@ import { TokenMenu } from '../parts/token-menu';
 import { useServices } from '../services';
 import { usePiece, useSession } from '../use-state';
 import { captionHere } from './caption-here';
+import { SpanList } from './span-list';
 
 /** Texts over spans of the film. */
 export function CaptionSection() {
-  const { studio, saveCaptions, loadCaptions } = useServices();
+  const { saveCaptions } = useServices();
   const captions = usePiece((piece) => piece.captions, none);
   const placed = useSession((state) => state.overview?.captions);
   const picked = useSession((state) => state.pickedCaption);
   const span = useSession((state) => state.span);
   const times = new Map(placed?.map((caption) => [caption.id, caption]));
-  const ordered = [...captions].sort((a, b) => (times.get(a.id)?.fromSec ?? 0) - (times.get(b.id)?.fromSec ?? 0));
   const chosen = captions.find(({ id }) => id === picked);
   return (
     <Section title="Captions">
@@ -35,41 +33,19 @@ export function CaptionSection() {
         <Button className="w-full" onClick={() => captionHere('A caption')}>
           <Plus className="size-4" aria-hidden /> {span ? 'Caption over the selected span' : 'Caption at the playhead'}
         </Button>
-        <ul aria-label="Captions of the film" className="mt-2 max-h-56 overflow-y-auto">
-          {ordered.map((caption) => {
-            const time = times.get(caption.id);
-            return (
-              <li
-                key={caption.id}
-                className={cx('flex items-center rounded-md', caption.id === picked && 'bg-line/60')}
-              >
-                <button
-                  type="button"
-                  aria-pressed={caption.id === picked}
-                  className="min-w-0 flex-1 px-2 py-1 text-left text-[13px]"
-                  onClick={() => {
-                    setSession({ pickedCaption: caption.id === picked ? null : caption.id });
-                    if (time) void studio.playback.pause().then(() => studio.playback.seek(time.fromSec + 0.3));
-                  }}
-                >
-                  <span className="block truncate">{caption.text || 'Empty caption'}</span>
-                  <span className="font-mono text-[11px] text-quiet">
-                    {time
-                      ? `${clockWords(time.fromSec)} to ${clockWords(time.toSec)}`
-                      : 'its periods are not in the data'}
-                  </span>
-                </button>
-                <IconButton
-                  label={`Remove the caption ${caption.text.slice(0, 40)}`}
-                  className="size-7!"
-                  onClick={() => removeCaption(caption.id)}
-                >
-                  <Trash2 className="size-3.5" aria-hidden />
-                </IconButton>
-              </li>
-            );
-          })}
-        </ul>
+        <SpanList
+          label="Captions of the film"
+          what="caption"
+          items={captions.map(({ id, text }) => ({
+            id,
+            words: text || 'Empty caption',
+            time: times.get(id) ?? null,
+            settledSec: 0.3,
+          }))}
+          picked={picked}
+          onPick={(pickedCaption) => setSession({ pickedCaption })}
+          onRemove={removeCaption}
+        />
       </Field>
       {chosen && <CaptionForm caption={chosen} />}
       <Fold title="Where captions stand, and files" holds={['caption-at', 'caption-panel', 'caption-files']}>
@@ -82,17 +58,34 @@ export function CaptionSection() {
             <Button disabled={captions.length === 0} onClick={() => saveCaptions('vtt')}>
               Save WebVTT
             </Button>
-            <FileButton
-              label="File of captions"
-              accept=".srt,.vtt"
-              onFiles={([picked]) => picked && void loadCaptions(picked)}
-            >
-              Read a file
-            </FileButton>
+            {captions.length === 0 ? (
+              <CaptionFile label="File of captions" words="Read a file" how="add" />
+            ) : (
+              <>
+                <CaptionFile label="File of captions to add" words="Add those of a file" how="add" />
+                <CaptionFile label="File of captions instead" words="Take those of a file instead" how="replace" />
+              </>
+            )}
           </div>
         </Field>
       </Fold>
     </Section>
+  );
+}
+
+interface CaptionFileProps {
+  readonly label: string;
+  readonly words: string;
+  readonly how: 'add' | 'replace';
+}
+
+/** Reads captions from a file, beside those that there are or in their place. */
+function CaptionFile({ label, words, how }: CaptionFileProps) {
+  const { loadCaptions } = useServices();
+  return (
+    <FileButton label={label} accept=".srt,.vtt" onFiles={([picked]) => picked && void loadCaptions(picked, how)}>
+      {words}
+    </FileButton>
   );
 }
 

@@ -11,6 +11,7 @@ import {
   type LucideIcon,
   Medal,
   Mountain,
+  ScanEye,
   Shuffle,
   Snail,
   Timer,
@@ -34,6 +35,7 @@ import { Field, Section } from '../parts/field';
 import { Fold } from '../parts/fold';
 import { useServices } from '../services';
 import { useChart, useSession } from '../use-state';
+import { focusHere } from './focus-here';
 
 type Kind = (typeof alongMomentKinds)[number];
 
@@ -96,9 +98,11 @@ interface MomentRowProps {
   readonly periodLabel: string;
   readonly onSlow: () => void;
   readonly onCaption: () => void;
+  /** Null where the moment is of nobody. */
+  readonly onFocus: (() => void) | null;
 }
 
-function MomentRow({ moment, periodLabel, onSlow, onCaption }: MomentRowProps) {
+function MomentRow({ moment, periodLabel, onSlow, onCaption, onFocus }: MomentRowProps) {
   const { studio } = useServices();
   const Icon = (momentLooks[moment.kind as Kind] ?? momentLooks.lead).icon;
   return (
@@ -122,6 +126,11 @@ function MomentRow({ moment, periodLabel, onSlow, onCaption }: MomentRowProps) {
       <IconButton label={`Caption: ${moment.words}`} className="size-7!" onClick={onCaption}>
         <Captions className="size-3.5" aria-hidden />
       </IconButton>
+      {onFocus && (
+        <IconButton label={`Look closer at: ${moment.words}`} className="size-7!" onClick={onFocus}>
+          <ScanEye className="size-3.5" aria-hidden />
+        </IconButton>
+      )}
     </li>
   );
 }
@@ -132,6 +141,7 @@ export function MomentSection() {
   const [kinds, setKinds] = useState<ReadonlySet<string>>(
     new Set(alongMomentKinds.filter((kind) => kind !== 'entry' && kind !== 'exit')),
   );
+  const names = useSession((state) => state.cube?.categories) ?? [];
   const all = overview?.moments ?? [];
   const counts = new Map<string, number>();
   for (const { kind } of all) counts.set(kind, (counts.get(kind) ?? 0) + 1);
@@ -147,6 +157,10 @@ export function MomentSection() {
     const fromSec = Math.min(timeSec, Math.max(0, toSec - 0.5));
     setSession({ pickedCaption: addCaptions([{ fromSec, toSec, text: words }], overview) });
   };
+  const focusOn = ({ category, timeSec }: FilmOverview['moments'][number]) => {
+    const name = names[category];
+    return name === undefined ? null : () => focusHere({ names: [name] }, timeSec);
+  };
   return (
     <Section title="Moments">
       <Field control="moments" bare>
@@ -160,6 +174,7 @@ export function MomentSection() {
               periodLabel={overview?.periodLabels[moment.period] ?? ''}
               onSlow={() => slow(moment.period)}
               onCaption={() => caption(moment.timeSec, moment.words)}
+              onFocus={focusOn(moment)}
             />
           ))}
         </ol>

@@ -4,6 +4,7 @@ import { useChart } from '../use-state';
 import { BeatSection } from './beat-section';
 import { BuildSection } from './build-section';
 import { CaptionSection } from './caption-section';
+import { FocusSection } from './focus-section';
 import { LengthSection } from './length-section';
 import { MomentSection } from './moment-section';
 import { MovementSection } from './movement-section';
@@ -20,6 +21,7 @@ export function PaceBench() {
       <MovementSection />
       {!built && <BeatSection />}
       {!built && <MomentSection />}
+      <FocusSection />
       <CaptionSection />
       {!built && <BuildSection />}
     </>

@@ -37,16 +37,22 @@ export function Menu({ label, tip, icon, buttonClass, className, children }: Men
 
 interface MenuItemProps {
   readonly onSelect: () => void;
+  /** That it cannot be chosen now. */
+  readonly disabled?: boolean;
   readonly className?: string;
   readonly children: ReactNode;
 }
 
 /** One thing to choose from a menu. */
-export function MenuItem({ onSelect, className, children }: MenuItemProps) {
+export function MenuItem({ onSelect, disabled, className, children }: MenuItemProps) {
   return (
     <DropdownMenu.Item
       onSelect={onSelect}
-      className={cx('flex cursor-default rounded px-2 py-1.5 outline-none data-[highlighted]:bg-line/60', className)}
+      disabled={disabled}
+      className={cx(
+        'flex cursor-default rounded px-2 py-1.5 outline-none data-[disabled]:opacity-45 data-[highlighted]:bg-line/60',
+        className,
+      )}
     >
       {children}
     </DropdownMenu.Item>

@@ -12,7 +12,9 @@ import { Section } from '../parts/field';
 import { Fold } from '../parts/fold';
 import { PickField } from '../parts/pick-field';
 import { SelectField } from '../parts/select-field';
+import { SwitchField } from '../parts/switch-field';
 import { useChart, useSession } from '../use-state';
+import { FurtherFields } from './further-fields';
 
 const shapeChoices: { value: TableShape; label: string }[] = [
   { value: 'long', label: 'One row per period and category' },
@@ -125,12 +127,13 @@ export function FieldChoices() {
           onChange={(value) => set({ [role]: value })}
         />
       ))}
+      <FurtherFields fields={fields} onChange={set} />
       {wideWords && <p className="text-[12px] text-quiet">{wideWords}</p>}
       {askPeriods && periodsField}
       {askDecimal && decimalField}
       <Fold
         title="Notation, parts, groups and colours"
-        holds={['periods-as', 'decimal', 'parts-column', 'group', 'colour-column', 'picture-column']}
+        holds={['periods-as', 'decimal', 'parts-column', 'group', 'panes', 'colour-column', 'picture-column']}
       >
         {!askPeriods && periodsField}
         {!askDecimal && decimalField}
@@ -232,10 +235,15 @@ function DescribingColumns({ fields, choices, onChange }: DescribingColumnsProps
         value={fields.group}
         choices={withNone}
         hint={
-          fields.group ? 'One chart for each value, all with one look; choose among them above the table.' : undefined
+          fields.group && !fields.panes
+            ? 'One chart for each value, all with one look; choose among them above the table.'
+            : undefined
         }
-        onChange={(group) => onChange({ group })}
+        onChange={(group) => onChange({ group, ...(group === '' ? { panes: false } : {}) })}
       />
+      {fields.group !== '' && (
+        <SwitchField control="panes" checked={fields.panes} onChange={(panes) => onChange({ panes })} />
+      )}
       {fields.category !== '' && (
         <SelectField
           control="colour-column"

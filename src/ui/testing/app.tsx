@@ -72,7 +72,16 @@ export function stageRace(project: Project = raceProject()): PreparedFilm {
       delimiter: '',
       headerRow: 0,
     },
-    prepared: { grid, prepared: grid, reports: [], suggestions: [], groups: [], guesses: [], periodWhy: '' },
+    prepared: {
+      grid,
+      prepared: grid,
+      reports: [],
+      suggestions: [],
+      groups: [],
+      guesses: [],
+      further: [],
+      periodWhy: '',
+    },
   });
   setReadout(readoutAt(film, 0));
   return film;

@@ -5,6 +5,7 @@ import { periodUnder } from '../shared/along/period-under';
 import { type SeriesCourse, seriesCourse } from '../shared/along/series-course';
 import { seriesEvents, seriesMap, seriesMoments, seriesReadout, seriesToken } from '../shared/along/told-series';
 import { domainAt, extremesOf } from '../shared/domain';
+import { focusedDomain } from '../shared/focused-domain';
 import type { AreasOwn } from './document';
 import { areasKnown } from './known';
 import { type AreasPlan, areasRefusal, planAreas, stackOf } from './plan';
@@ -13,9 +14,10 @@ import { areasPicture } from './scene';
 type ToldAreas = ToldChart<AreasOwn, SeriesCourse>;
 
 /** The ends of each band at the playhead, from the foot: in data units, or in shares of the whole. Bands touch. */
-function frameAt({ course, cube, chart }: ToldAreas, timeSec: number) {
+function frameAt(told: ToldAreas, timeSec: number) {
+  const { course, cube, chart } = told;
   const { stack, domain } = stackOf(course, chart.own);
-  const { min, max } = domainAt(domain, timeSec);
+  const { min, max } = domainAt(focusedDomain(domain, told), timeSec);
   const { step, s } = stepAt(course.clock, timeSec);
   const { base, top } = stack.at(step, s);
   const rows = stack.order.map((k) => ({

@@ -4,6 +4,7 @@ import type { SeriesCourse } from '../shared/along/series-course';
 import type { Stack } from '../shared/along/stack';
 import { type Stacked, stackedOf, stackFormats, stackRefusal } from '../shared/along/stacked';
 import { type Depth, depthOfAreas } from '../shared/depth';
+import { focusedDomain } from '../shared/focused-domain';
 import type { AreasOwn } from './document';
 
 /** Everything of a chart of areas that stays the same through the film. */
@@ -35,7 +36,7 @@ export function planAreas(input: PlanInput<AreasOwn, SeriesCourse>): AreasPlan {
   const depth = stack.mode === 'layered' ? null : depthOfAreas(chart.dress.bars, input.frame.unit);
   const plan = planAlong({
     ...input,
-    domain,
+    domain: focusedDomain(domain, input),
     heads: chart.own.heads,
     standing: stack.order,
     ...formats,

@@ -6,7 +6,7 @@ import { type AlongView, heightPx } from '../shared/along/along-view';
 import { bandHeads } from '../shared/along/band-heads';
 import { pushHeadLabel } from '../shared/along/head-labels';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
-import { type AlongMoment, alongAt } from '../shared/along/period-places';
+import { type AlongMoment, alongAt, alongInView } from '../shared/along/period-places';
 import type { StackAt } from '../shared/along/stack';
 import { headsAt } from '../shared/along/value-heads';
 import { type Domain, domainAt, extremesOf } from '../shared/domain';
@@ -24,7 +24,7 @@ export function areasPicture(plan: AreasPlan, timeSec: number): ChartPicture {
   const { opacityOf, growthOf, labelOf, drawnTo, together, words } = alongEntrance(plan.build, chart, timeSec);
   if (refused !== null)
     return { nodes: refusalNodes(refused, chart, frame, measure), words: 1, marks: () => new Map() };
-  const moment = alongAt(course.periods, together ?? timeSec);
+  const moment = alongInView(course.periods, together ?? timeSec, timeSec);
   const domain = domainAt(plan.domain, timeSec);
   const view: AlongView = { area, domain, moment, periods: course.periods };
   const slices = slicesOf(plan, view);

@@ -3,11 +3,12 @@ import type { LegendContent } from '../../chart/legend';
 import { stepAt } from '../../motion/slots';
 import type { PlanInput, ToldChart } from '../family';
 import { defineFamily } from '../family';
-import { alongAt } from '../shared/along/period-places';
+import { alongInView } from '../shared/along/period-places';
 import { periodUnder } from '../shared/along/period-under';
 import { type SeriesCourse, seriesCourse } from '../shared/along/series-course';
 import { seriesEvents, seriesMap, seriesMoments, seriesReadout, seriesToken } from '../shared/along/told-series';
 import { domainAt, extremesOf } from '../shared/domain';
+import { focusedDomain } from '../shared/focused-domain';
 import type { ColumnsOwn } from './document';
 import { columnsKnown } from './known';
 import { type ColumnsPlan, columnsRefusal, planColumns, stackOf } from './plan';
@@ -17,9 +18,10 @@ import { innerArea } from './stands';
 type ToldColumns = ToldChart<ColumnsOwn, SeriesCourse>;
 
 /** Every column that stands: those of the periods behind the playhead, then the latest with the values reached. */
-function frameAt({ course, cube, chart, periodLabels }: ToldColumns, timeSec: number) {
+function frameAt(told: ToldColumns, timeSec: number) {
+  const { course, cube, chart, periodLabels } = told;
   const { stack, domain } = stackOf(course, chart.own);
-  const { min, max } = domainAt(domain, timeSec);
+  const { min, max } = domainAt(focusedDomain(domain, told), timeSec);
   const { step, s } = stepAt(course.clock, timeSec);
   const grouped = chart.own.grouping === 'grouped';
   const rowsAt = (period: string | undefined, at: number, share: number) => {
@@ -63,7 +65,7 @@ export const columns = defineFamily<ColumnsOwn, SeriesCourse, ColumnsPlan>({
   pictureAt: columnsPicture,
   buildOf: ({ build }) => build,
   periodAt: (plan: ColumnsPlan, timeSec, at) => {
-    const { area } = innerArea(plan, alongAt(plan.course.periods, timeSec));
+    const { area } = innerArea(plan, alongInView(plan.course.periods, timeSec));
     return periodUnder({ ...plan, area }, timeSec, at, plan.chart.own.direction);
   },
   imageIds: ({ labels }) => labels.pictures.flatMap((ref) => (ref ? [ref.imageId] : [])),

@@ -7,6 +7,7 @@ import type { Stack } from '../shared/along/stack';
 import { type Stacked, stackedOf, stackFormats, stackRefusal } from '../shared/along/stacked';
 import { MOST_DEPTH } from '../shared/depth';
 import { extremesOf } from '../shared/domain';
+import { focusedDomain } from '../shared/focused-domain';
 import type { ColumnsOwn } from './document';
 
 /** Everything of a chart of columns that stays the same through the film. */
@@ -44,7 +45,7 @@ export function planColumns(input: PlanInput<ColumnsOwn, SeriesCourse>): Columns
   const lying = chart.own.direction === 'lying';
   const plan = planAlong({
     ...input,
-    domain,
+    domain: focusedDomain(domain, input),
     direction: chart.own.direction,
     // Beside lying bars there is no column for names: the legend has them.
     heads: lying ? 'none' : chart.own.heads,

@@ -5,7 +5,7 @@ import { alongEntrance } from '../shared/along/along-build';
 import { bandHeads } from '../shared/along/band-heads';
 import { pushHeadLabel } from '../shared/along/head-labels';
 import { periodAxisNodes } from '../shared/along/period-axis';
-import { alongAt } from '../shared/along/period-places';
+import { alongInView } from '../shared/along/period-places';
 import { headsAt } from '../shared/along/value-heads';
 import { pushBarShape } from '../shared/bar-shape';
 import { type Depth, depthOf, MOST_DEPTH } from '../shared/depth';
@@ -37,7 +37,7 @@ export function columnsPicture(plan: ColumnsPlan, timeSec: number): ChartPicture
   // Names stand beside the latest columns, and come with them.
   const labelOf = (k: number) =>
     Math.min(entrance.labelOf(k), opacityOf(k, lastPeriod), entrance.uncoveredOf(k, lastPeriod));
-  const moment = alongAt(course.periods, timeSec);
+  const moment = alongInView(course.periods, timeSec);
   const domain = domainAt(plan.domain, timeSec);
   const { area, slotPx } = innerArea(plan, moment);
   const { direction } = chart.own;

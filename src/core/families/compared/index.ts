@@ -3,6 +3,7 @@ import type { LegendContent } from '../../chart/legend';
 import type { ChartReadout, PlanInput } from '../family';
 import { defineFamily } from '../family';
 import { domainAt, extremesOf } from '../shared/domain';
+import { focusedDomain } from '../shared/focused-domain';
 import { standingsEvents } from '../shared/standings/events';
 import { standingsMap } from '../shared/standings/map';
 import { standingsReadout } from '../shared/standings/readout';
@@ -18,7 +19,7 @@ const MOST_TOLD = 12;
 
 function frameAt(told: ToldCompared, timeSec: number) {
   const { course, cube } = told;
-  const { min, max } = domainAt(course.domain, timeSec);
+  const { min, max } = domainAt(focusedDomain(course.domain, told), timeSec);
   const rows = course.groups.flatMap((c) =>
     course.columnsAt(c, timeSec).map(({ lane, value, base, top }) => {
       const key = course.lanes[lane]?.key;

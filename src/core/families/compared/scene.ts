@@ -9,6 +9,7 @@ import { pushBarShape } from '../shared/bar-shape';
 import { type BuildMoment, buildAt, entranceOf, wordsProgress } from '../shared/build';
 import { depthAlong } from '../shared/depth';
 import { type Domain, domainAt } from '../shared/domain';
+import { focusedDomain } from '../shared/focused-domain';
 import { refusalNodes } from '../shared/refusal';
 import { axisNodes, zeroLine } from '../shared/value-axis';
 import type { ComparedColumn, ComparedCourse } from './course';
@@ -40,7 +41,7 @@ export function comparedPicture(plan: ComparedPlan, timeSec: number): ChartPictu
   if (refused !== null)
     return { nodes: refusalNodes(refused, chart, frame, measure), words: 1, marks: () => new Map() };
   const time = Math.min(course.clock.lengthSec, Math.max(0, timeSec));
-  const domain = domainAt(course.domain, time);
+  const domain = domainAt(focusedDomain(course.domain, plan), time);
   const moment = buildAt(plan.build, time);
   const words = moment ? wordsProgress(moment) : 1;
   const shapes: SceneNode[] = [];

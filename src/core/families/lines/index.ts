@@ -6,6 +6,7 @@ import { periodUnder } from '../shared/along/period-under';
 import { type SeriesCourse, seriesCourse } from '../shared/along/series-course';
 import { seriesEvents, seriesMap, seriesMoments, seriesReadout, seriesToken } from '../shared/along/told-series';
 import { domainAt, extremesOf } from '../shared/domain';
+import { focusedDomain } from '../shared/focused-domain';
 import { standingsReadout } from '../shared/standings/readout';
 import type { LinesOwn } from './document';
 import { linesKnown } from './known';
@@ -13,7 +14,7 @@ import { type LinesPlan, linesDomain, linesRefusal, planLines } from './plan';
 import { linesPicture } from './scene';
 
 function readoutAt(told: ToldChart<LinesOwn, SeriesCourse>, timeSec: number): ChartReadout {
-  const { min, log } = domainAt(linesDomain(told.course, told.chart.own), timeSec);
+  const { min, log } = domainAt(focusedDomain(linesDomain(told.course, told.chart.own), told), timeSec);
   const refused = linesRefusal(told.course, told.chart.own);
   const said = refused ?? (log ? 'The axis is logarithmic.' : min > 0 ? 'The axis does not begin at 0.' : null);
   return seriesReadout(told, timeSec, said === null ? [] : [said]);
@@ -22,7 +23,7 @@ function readoutAt(told: ToldChart<LinesOwn, SeriesCourse>, timeSec: number): Ch
 /** What each line has come to: the value at the playhead, and how many periods lie behind it. */
 function frameAt(told: ToldChart<LinesOwn, SeriesCourse>, timeSec: number) {
   const { course, cube, chart } = told;
-  const { min, max } = domainAt(linesDomain(course, chart.own), timeSec);
+  const { min, max } = domainAt(focusedDomain(linesDomain(course, chart.own), told), timeSec);
   const { series, tracks } = course.race;
   const { step, s } = stepAt(course.clock, timeSec);
   const ranks = new Map(

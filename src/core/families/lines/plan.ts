@@ -4,6 +4,7 @@ import { alongDomain, headExtremes, seriesExtremes } from '../shared/along/along
 import { type AlongPlan, planAlong } from '../shared/along/along-plan';
 import type { SeriesCourse } from '../shared/along/series-course';
 import { constantDomain, type DomainCourse } from '../shared/domain';
+import { focusedDomain } from '../shared/focused-domain';
 import type { LinesOwn } from './document';
 
 /** Everything of a chart of lines that stays the same through the film. */
@@ -89,7 +90,7 @@ export function planLines(input: PlanInput<LinesOwn, SeriesCourse>): LinesPlan {
   return {
     ...planAlong({
       ...input,
-      domain: linesDomain(course, chart.own),
+      domain: focusedDomain(linesDomain(course, chart.own), input),
       heads: chart.own.heads,
       edgePx: ({ dotPx }) => dotPx / 2,
     }),

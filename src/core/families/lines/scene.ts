@@ -3,14 +3,14 @@ import { PathSink, polyline } from '../../scene/path';
 import type { PathNode, SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { alongEntrance } from '../shared/along/along-build';
-import { type AlongView, firstInView, heightPx } from '../shared/along/along-view';
+import { type AlongView, dotShows, firstInView, heightPx } from '../shared/along/along-view';
 import { dotNode, pushHeadLabel } from '../shared/along/head-labels';
 import { isCrowded, type LineParts, linePath } from '../shared/along/line-path';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
-import { alongAt } from '../shared/along/period-places';
+import { alongAt, alongInView } from '../shared/along/period-places';
 import { type Head, headsAt } from '../shared/along/value-heads';
 import { breakNodes } from '../shared/axis-break';
-import { type Domain, domainAt, extremesOf } from '../shared/domain';
+import { domainAt, extremesOf } from '../shared/domain';
 import { markColour } from '../shared/mark-colour';
 import { refusalNodes } from '../shared/refusal';
 import { axisNodes, zeroLine } from '../shared/value-axis';
@@ -31,7 +31,7 @@ export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
   if (refused !== null)
     return { nodes: refusalNodes(refused, chart, frame, measure), words: 1, marks: () => new Map() };
   const { opacityOf, growthOf, labelOf, drawnTo, together, words } = alongEntrance(plan.build, chart, timeSec);
-  const moment = alongAt(course.periods, together ?? timeSec);
+  const moment = alongInView(course.periods, together ?? timeSec, timeSec);
   const domain = domainAt(plan.domain, timeSec);
   const view: AlongView = { area, domain, moment, periods: course.periods };
   const heads = headsAt(plan, domain, moment, together ?? timeSec);
@@ -65,7 +65,8 @@ export function linesPicture(plan: LinesPlan, timeSec: number): ChartPicture {
     if (head.present && opacity > 0 && chart.dress.lines.points !== 'none') {
       const sizePx = plan.labels.dotPx * (plan.highlighted.has(line) ? HIGHLIGHT : 1);
       const { x, y } = endOf(plan, head, viewOf(line));
-      dots.push(dotNode(`head:${category}`, { x, y, colour, opacity, sizePx, category }));
+      const shown = opacity * dotShows(view, head.value);
+      if (shown > 0) dots.push(dotNode(`head:${category}`, { x, y, colour, opacity: shown, sizePx, category }));
     }
     const strength = head.strength * Math.min(opacity, labelOf(line));
     pushHeadLabel(plan.labels, { ...head, category, colour, x: headX, strength }, labels);
@@ -116,8 +117,6 @@ function endOf({ course }: LinesPlan, head: Head, { moment, ...view }: AlongView
     y: heightPx(view, Number.isNaN(own) ? head.value : own),
   };
 }
-
-const holds = ({ min, max }: Domain, value: number) => min <= value && value <= max;
 
 function colourOf({ colours, course, domain }: LinesPlan, head: Head | undefined, line: number): string {
   return markColour(colours, course.places[line] ?? 0, head?.value ?? Number.NaN, extremesOf(domain));
@@ -182,10 +181,14 @@ function pushLine(
     if (crowded && p > 0) break;
     const value = (series.values[k * series.periodCount + p] ?? Number.NaN) * series.unit;
     const x = acrossPx(area, moment, periods.places[p] ?? 0);
-    if (Number.isNaN(value) || x < area.x - 0.01 || !plan.known(line, p) || !holds(view.domain, value)) continue;
+    if (Number.isNaN(value) || x < area.x - 0.01 || !plan.known(line, p)) continue;
+    const shown = opacity * dotShows(view, value);
+    if (shown <= 0) continue;
     const sizePx = strokePx * chart.dress.lines.pointSize;
     const { category } = subject;
-    dots.push(dotNode(`point:${category}:${p}`, { x, y: heightPx(view, value), colour, opacity, sizePx, category }));
+    dots.push(
+      dotNode(`point:${category}:${p}`, { x, y: heightPx(view, value), colour, opacity: shown, sizePx, category }),
+    );
   }
 }
 

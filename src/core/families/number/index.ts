@@ -60,7 +60,7 @@ export const bigNumber = defineFamily<NumberOwn, CellsCourse, NumberPlan>({
   planOf: (input: PlanInput<NumberOwn, CellsCourse>) => planNumber(input),
   pictureAt: numberPicture,
   buildOf: ({ build }) => build,
-  imageIds: () => [],
+  imageIds: ({ pictureRefs, course }) => course.picked.flatMap((c) => pictureRefs[c]?.imageId ?? []),
   readoutAt,
   tokenAt: standingsToken,
   mapOf: standingsMap,

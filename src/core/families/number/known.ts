@@ -9,7 +9,7 @@ export const numberKnown: KnownFamily<NumberOwn> = {
   marks: 'Numbers',
   tells: 'how-it-went',
   plays: ['through-time', 'built'],
-  uses: new Set(['leader', 'total', 'moments', 'past']),
+  uses: new Set(['pictures', 'leader', 'total', 'moments', 'past']),
   builds: {
     moving: ['grow', 'fade', 'slide'],
     still: ['grow', 'fade', 'slide'],

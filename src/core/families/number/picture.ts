@@ -6,6 +6,7 @@ import { cellValueAt, positionOf } from '../shared/cells/cells-course';
 import { changeAt } from '../shared/cells/change';
 import { smallLine } from '../shared/cells/small-line';
 import { markColour } from '../shared/mark-colour';
+import { pictureNode } from '../shared/picture-node';
 import type { NumberPlan } from './plan';
 
 /** The chart's part of the picture at a moment. Cost: O(numbers). */
@@ -44,8 +45,10 @@ function pushCell(plan: NumberPlan, { cell, position, entrance }: CellMoment, no
   const slidePx = how === 'slide' ? (1 - progress) * 4 * frame.unit : 0;
   const common = { x: x - slidePx, align, opacity } as const;
   let y = box.y + topPx + nameFont.sizePx * 0.9;
+  const moved = pushPicture(plan, cell, { x: common.x, y, opacity }, nodes);
   const name = labelNode({
     ...common,
+    x: common.x + moved,
     id: `name:${category}`,
     subject: { part: 'name', category },
     text: names[cell] ?? '',
@@ -90,6 +93,25 @@ function pushCell(plan: NumberPlan, { cell, position, entrance }: CellMoment, no
     }
   }
   pushLine(plan, cell, { position: counts ? position * Math.min(1, progress) : position, opacity, slidePx }, nodes);
+}
+
+/** The picture of a number before its name. @returns How far the name moves for it. */
+function pushPicture(
+  { pictureRefs, course, chart, names, nameFont, measure }: NumberPlan,
+  cell: number,
+  { x, y, opacity }: { readonly x: number; readonly y: number; readonly opacity: number },
+  nodes: SceneNode[],
+): number {
+  const category = course.picked[cell] ?? 0;
+  const ref = pictureRefs[category];
+  if (!ref) return 0;
+  const sidePx = nameFont.sizePx * 1.25 * chart.dress.pictures.size;
+  const movedPx = sidePx + nameFont.sizePx * 0.35;
+  const middle = chart.own.align === 'middle';
+  const left = middle ? x - (measure(names[cell] ?? '', nameFont) + movedPx) / 2 : x;
+  const place = { x: left + sidePx / 2, y: y - nameFont.sizePx * 0.34, sidePx, opacity };
+  nodes.push(pictureNode(category, ref, chart.dress.pictures, place));
+  return middle ? movedPx / 2 : movedPx;
 }
 
 /** The number's own colour; by default that of the texts, so that numbers are read before they are told apart. */

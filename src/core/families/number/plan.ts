@@ -1,4 +1,5 @@
 import type { Box } from '../../chart/box';
+import { type PictureRef, picturesOf } from '../../chart/pictures';
 import { cased, fontOf, widestLine } from '../../chart/text-block';
 import { fillTokens } from '../../chart/words';
 import { remembered } from '../../scale/remembered';
@@ -16,6 +17,7 @@ export interface NumberPlan extends PlanInput<NumberOwn, CellsCourse> {
   readonly boxes: readonly Box[];
   readonly names: readonly string[];
   readonly nameFont: Font;
+  readonly pictureRefs: readonly (PictureRef | null)[];
   readonly valueFont: Font;
   readonly changeFont: Font;
   readonly formatChange: (change: Change) => string;
@@ -53,6 +55,7 @@ export function planNumber(input: PlanInput<NumberOwn, CellsCourse>): NumberPlan
   const boxes = cellBoxes(Math.max(1, picked.length), plot, RATIO);
   const [first = plot] = boxes;
   const formatValue = remembered(input.formatValue);
+  const pictureRefs = picturesOf(input.pictures, chart, cube);
   const withLine = own.line && cube.periods.length > 1;
   // The rows of a cell without what it does not have are as much larger.
   const used = NAME + VALUE + (own.change === 'none' ? 0 : CHANGE * 1.4) + (withLine ? 0.26 : 0);
@@ -109,9 +112,15 @@ export function planNumber(input: PlanInput<NumberOwn, CellsCourse>): NumberPlan
     formatValue,
     boxes,
     names: picked.map((c) =>
-      fitText(cased(cube.categories[c] ?? '', dress.labels.name), nameFont, first.widthPx, measure),
+      fitText(
+        cased(cube.categories[c] ?? '', dress.labels.name),
+        nameFont,
+        Math.max(1, first.widthPx - (pictureRefs[c] ? nameFont.sizePx * 1.6 * dress.pictures.size : 0)),
+        measure,
+      ),
     ),
     nameFont,
+    pictureRefs,
     valueFont,
     changeFont,
     formatChange,

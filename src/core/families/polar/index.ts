@@ -59,7 +59,8 @@ export const polar = defineFamily<PolarOwn, PositiveCourse, PolarPlan>({
   planOf: (input: PlanInput<PolarOwn, PositiveCourse>) => planPolar(input),
   pictureAt: polarPicture,
   buildOf: ({ build }) => build,
-  imageIds: () => [],
+  imageIds: ({ pictureRefs, course }) =>
+    Array.from(course.race.series.categories).flatMap((c) => pictureRefs[c]?.imageId ?? []),
   readoutAt,
   tokenAt: standingsToken,
   mapOf: standingsMap,

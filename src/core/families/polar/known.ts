@@ -9,7 +9,7 @@ export const polarKnown: KnownFamily<PolarOwn> = {
   marks: 'Wedges',
   tells: 'what-stands-out',
   plays: ['through-time', 'built'],
-  uses: new Set(['legend', 'leader', 'total', 'moments']),
+  uses: new Set(['legend', 'pictures', 'leader', 'total', 'moments']),
   builds: {
     moving: ['grow', 'fade', 'spring'],
     still: ['grow', 'turn', 'fade', 'spring'],

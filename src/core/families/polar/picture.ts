@@ -6,6 +6,7 @@ import type { ChartPicture, Mark } from '../family';
 import { buildAt, entranceOf, present, wordsProgress } from '../shared/build';
 import { markColour } from '../shared/mark-colour';
 import { slimWhilePassing } from '../shared/passing';
+import { pictureNode } from '../shared/picture-node';
 import { refusalNodes } from '../shared/refusal';
 import { ringLabelNodes } from '../shared/round/ring-label-nodes';
 import { boxAround, onCircle, sectorPath } from '../shared/round/sector';
@@ -33,7 +34,10 @@ export function polarPicture(plan: PolarPlan, timeSec: number): ChartPicture {
   const words = moment ? wordsProgress(moment) : 1;
   const { wedges, rim } = placed(plan, timeSec);
   const shapes: SceneNode[] = [];
-  for (const wedge of wedges) pushWedge(plan, wedge, shapes);
+  for (const wedge of wedges) {
+    pushWedge(plan, wedge, shapes);
+    pushPicture(plan, wedge, shapes);
+  }
   const rings = ringNodes(plan, rim);
   const nodes: SceneNode[] = [
     { kind: 'group', id: 'axis', opacity: words, children: rings.lines },
@@ -107,6 +111,24 @@ function pushWedge(
     fill: colour,
     opacity: opacity * Math.min(1, presence * 4),
   });
+}
+
+/** The picture of a wedge next to its rim, as large as the wedge lets it be. */
+function pushPicture(
+  { x, y, innerPx, chart, frame, pictureRefs }: PolarPlan,
+  { category, from, to, rimPx, opacity, presence }: WedgeAt,
+  nodes: SceneNode[],
+): void {
+  const ref = pictureRefs[category];
+  if (!ref) return;
+  // The largest circle between the two sides of a wedge that touches its rim.
+  const half = Math.sin(Math.min(0.25, (to - from) / 2) * 2 * Math.PI);
+  const fits = (2 * rimPx * half) / (1 + half);
+  const sidePx = Math.min(fits, rimPx - innerPx, 9 * frame.unit) * Math.min(1, 0.8 * chart.dress.pictures.size);
+  const shown = opacity * presence * smoothStep((sidePx / frame.unit - 1.2) / 0.8);
+  if (shown <= 0) return;
+  const [atX, atY] = onCircle(x, y, rimPx - sidePx * 0.62, (from + to) / 2);
+  nodes.push(pictureNode(category, ref, chart.dress.pictures, { x: atX, y: atY, sidePx, opacity: shown }));
 }
 
 /** Rings at round values with their numbers, which stand on the line between the last wedge and the first. */

@@ -1,4 +1,5 @@
 import type { Box } from '../../chart/box';
+import { type PictureRef, picturesOf } from '../../chart/pictures';
 import { fontOf } from '../../chart/text-block';
 import { remembered } from '../../scale/remembered';
 import type { Font } from '../../scene/text-fit';
@@ -16,6 +17,7 @@ export interface PolarPlan extends PlanInput<PolarOwn, PositiveCourse>, Standing
   readonly outerPx: number;
   readonly innerPx: number;
   readonly gapPx: number;
+  readonly pictureRefs: readonly (PictureRef | null)[];
   /** Turns, clockwise from the top. */
   readonly start: number;
   /** What a wedge takes of a turn. */
@@ -59,6 +61,7 @@ export function planPolar(input: PlanInput<PolarOwn, PositiveCourse>): PolarPlan
     outerPx,
     innerPx: outerPx * own.hole,
     gapPx: own.gap * unit,
+    pictureRefs: picturesOf(input.pictures, chart, cube),
     start: own.startAngle / 360,
     wedge: 1 / places,
     box: plot,

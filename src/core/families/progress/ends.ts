@@ -22,6 +22,8 @@ export function endsFor(course: CellsCourse, { own, numbers }: Pick<ProgressChar
 
 /** How far a value has come, in [0, 1]; a way that leads nowhere is passed at once. */
 export function shareOfWay({ from, to }: Ends, value: number): number {
-  if (from === to) return value >= to ? 1 : 0;
-  return Math.min(1, Math.max(0, (value / 2 - from / 2) / (to / 2 - from / 2)));
+  const way = to / 2 - from / 2;
+  // Ends may be so near that halving them leaves nothing between.
+  if (way === 0) return (to >= from ? value >= to : value <= to) ? 1 : 0;
+  return Math.min(1, Math.max(0, (value / 2 - from / 2) / way));
 }

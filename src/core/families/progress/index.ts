@@ -44,7 +44,7 @@ export const progress = defineFamily<ProgressOwn, CellsCourse, ProgressPlan>({
   planOf: (input: PlanInput<ProgressOwn, CellsCourse>) => planProgress(input),
   pictureAt: progressPicture,
   buildOf: ({ build }) => build,
-  imageIds: () => [],
+  imageIds: ({ pictureRefs, course }) => course.picked.flatMap((c) => pictureRefs[c]?.imageId ?? []),
   readoutAt,
   tokenAt: standingsToken,
   mapOf: standingsMap,

@@ -9,7 +9,7 @@ export const progressKnown: KnownFamily<ProgressOwn> = {
   marks: 'Rings',
   tells: 'how-far-along',
   plays: ['through-time', 'built'],
-  uses: new Set(['leader', 'total', 'moments']),
+  uses: new Set(['pictures', 'leader', 'total', 'moments']),
   builds: {
     moving: ['turn', 'fade'],
     still: ['turn', 'fade'],

@@ -1,4 +1,5 @@
 import type { Box } from '../../chart/box';
+import { type PictureRef, picturesOf } from '../../chart/pictures';
 import { cased, fontOf, widestLine } from '../../chart/text-block';
 import { mixColours } from '../../scale/colour';
 import { remembered } from '../../scale/remembered';
@@ -26,6 +27,9 @@ export interface ProgressPlan extends PlanInput<ProgressOwn, CellsCourse> {
   readonly boxes: readonly Box[];
   readonly names: readonly string[];
   readonly nameFont: Font;
+  readonly pictureRefs: readonly (PictureRef | null)[];
+  /** Width of a picture beside a name. */
+  readonly picturePx: number;
   readonly valueFont: Font;
   readonly targetFont: Font;
   /** Height of the row of the ends of a dial over the name, where they do not stand beside it. */
@@ -85,6 +89,8 @@ export function planProgress(input: PlanInput<ProgressOwn, CellsCourse>): Progre
   const nameSize = Math.min(first.heightPx * (form === 'bar' ? 0.24 : 0.1), 4 * unit) * dress.labels.name.size;
   const nameFont = fontOf(dress.labels.name, Math.max(1, nameSize));
   const nameRowPx = nameFont.sizePx * 1.45;
+  const pictureRefs = picturesOf(input.pictures, chart, cube);
+  const picturePx = course.picked.some((c) => pictureRefs[c]) ? nameFont.sizePx * 1.3 * dress.pictures.size : 0;
   const sweep = SWEEPS[form];
   // A half round needs half of its height; three quarters a little less than all of it.
   // What a needle points at, and where ranges end, is read off the ends of the dial.
@@ -121,11 +127,13 @@ export function planProgress(input: PlanInput<ProgressOwn, CellsCourse>): Progre
       fitText(
         cased(cube.categories[c] ?? '', dress.labels.name),
         nameFont,
-        first.widthPx * (form === 'bar' ? 0.52 : 1),
+        Math.max(1, first.widthPx * (form === 'bar' ? 0.52 : 1) - picturePx * 1.25),
         measure,
       ),
     ),
     nameFont,
+    pictureRefs,
+    picturePx,
     valueFont,
     write,
     targetFont,

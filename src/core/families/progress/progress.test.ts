@@ -40,6 +40,7 @@ describe('how far values have come', () => {
       }),
     );
     expect(shareOfWay({ from: 100, to: 0 }, 25)).toBe(0.75);
+    expect(shareOfWay({ from: 5e-324, to: 0 }, 1)).toBe(0);
     expect([4, 5].map((each) => shareOfWay({ from: 5, to: 5 }, each))).toEqual([0, 1]);
   });
 

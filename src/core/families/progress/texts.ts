@@ -1,6 +1,7 @@
 import { labelNode, pushWithShadow } from '../../chart/text-block';
 import { polyline } from '../../scene/path';
 import type { SceneNode, Subject, TextNode } from '../../scene/scene';
+import { pictureNode } from '../shared/picture-node';
 import { onCircle } from '../shared/round/sector';
 import type { ProgressPlan } from './plan';
 
@@ -79,13 +80,28 @@ export interface Written {
   readonly align: TextNode['align'];
 }
 
-/** Adds a line of a cell's words. */
-export function pushText(
-  { chart, frame, nameFont, valueFont }: ProgressPlan,
-  { category }: CellAt,
-  { part, text, x, y, align }: Written,
+/** Adds the picture of a cell before its name. @returns Where the name stands then. */
+function pushPicture(
+  { chart, nameFont, pictureRefs, picturePx, measure }: ProgressPlan,
+  category: number,
+  { text, x, y, align }: Written,
   nodes: SceneNode[],
-): void {
+): number {
+  const ref = pictureRefs[category];
+  if (!ref || picturePx <= 0) return x;
+  const movedPx = picturePx * 1.25;
+  const middle = align === 'middle';
+  const left = middle ? x - (measure(text, nameFont) + movedPx) / 2 : x;
+  const place = { x: left + picturePx / 2, y: y - nameFont.sizePx * 0.34, sidePx: picturePx, opacity: 1 };
+  nodes.push(pictureNode(category, ref, chart.dress.pictures, place));
+  return middle ? x + movedPx / 2 : x + movedPx;
+}
+
+/** Adds a line of a cell's words. */
+export function pushText(plan: ProgressPlan, { category }: CellAt, written: Written, nodes: SceneNode[]): void {
+  const { chart, frame, nameFont, valueFont } = plan;
+  const { part, text, y, align } = written;
+  const x = part === 'name' ? pushPicture(plan, category, written, nodes) : written.x;
   if (text === '') return;
   const style = chart.dress.labels[part];
   const node = labelNode({

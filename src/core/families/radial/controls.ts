@@ -1,5 +1,6 @@
 import { paceLimits } from '../../pace/pace';
 import { type ControlSpec, choices, percentInput } from '../../project/control-spec';
+import { depthControls } from '../shared/bar-controls';
 import { axisRangeControl, momentWordsControl } from '../shared/common-controls';
 import { holeRange, ringsRange, sweepRange, thicknessRange } from './document';
 
@@ -97,6 +98,7 @@ export const radialControls: readonly ControlSpec[] = [
     words: 'background ring rail',
     input: { kind: 'switch' },
   },
+  ...depthControls,
   axisRangeControl,
   {
     id: 'radial-swap',

@@ -3,6 +3,7 @@ import type { LegendContent } from '../../chart/legend';
 import type { CourseInput, PlanInput, ToldChart } from '../family';
 import { defineFamily } from '../family';
 import { domainAt, extremesOf } from '../shared/domain';
+import { focusedDomain } from '../shared/focused-domain';
 import { shownLegend } from '../shared/shown-legend';
 import { type StandingsCourse, standingsCourse } from '../shared/standings/course';
 import { standingsEvents } from '../shared/standings/events';
@@ -34,7 +35,7 @@ function courseOf(input: CourseInput<RadialOwn>): StandingsCourse {
 }
 
 function frameAt(told: ToldRadial, timeSec: number) {
-  const { min, max } = domainAt(prepareDomain(told.course.race, told.chart.own.domain), timeSec);
+  const { min, max } = domainAt(focusedDomain(prepareDomain(told.course.race, told.chart.own.domain), told), timeSec);
   return { domain: [min, max] as const, rows: standingsNumbers(told, timeSec) };
 }
 
@@ -51,7 +52,8 @@ export const radial = defineFamily<RadialOwn, StandingsCourse, RadialPlan>({
   planOf: (input: PlanInput<RadialOwn, StandingsCourse>) => planRadial(input),
   pictureAt: radialPicture,
   buildOf: ({ build }) => build,
-  imageIds: () => [],
+  imageIds: ({ pictureRefs, course }) =>
+    Array.from(course.race.series.categories).flatMap((c) => pictureRefs[c]?.imageId ?? []),
   readoutAt: standingsReadout,
   tokenAt: standingsToken,
   mapOf: standingsMap,

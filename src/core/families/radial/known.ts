@@ -9,7 +9,7 @@ export const radialKnown: KnownFamily<RadialOwn> = {
   marks: 'Rings',
   tells: 'who-leads',
   plays: ['through-time', 'built'],
-  uses: new Set(['legend', 'leader', 'total', 'moments']),
+  uses: new Set(['legend', 'pictures', 'leader', 'total', 'moments']),
   builds: {
     moving: ['turn', 'fade'],
     still: ['turn', 'fade'],

@@ -7,6 +7,8 @@ import type { SceneNode } from '../../scene/scene';
 import type { ChartPicture, Mark } from '../family';
 import { buildAt, wordsProgress } from '../shared/build';
 import { type Domain, domainAt, placeInDomain } from '../shared/domain';
+import { pictureNode } from '../shared/picture-node';
+import { ringWalls } from '../shared/round/ring-walls';
 import { bandPath, boxAround, onCircle } from '../shared/round/sector';
 import { letterNodes } from './along';
 import type { RadialPlan } from './plan';
@@ -25,11 +27,13 @@ export function radialPicture(plan: RadialPlan, timeSec: number): ChartPicture {
   const labels: SceneNode[] = [];
   for (const ring of rings) {
     pushRing(plan, ring, bands);
+    pushPicture(plan, ring, bands);
     if (plan.chart.own.labels === 'along') labels.push(...letterNodes(plan, ring, inkOn(ring.colour)));
   }
   if (plan.chart.own.labels === 'beside') pushBeside(plan, rings, labels);
   const nodes: SceneNode[] = [
     { kind: 'group', id: 'axis', opacity: words, children: [...trackNodes(plan), ...tickNodes(plan, domain)] },
+    ...backNodes(plan, rings),
     { kind: 'group', id: 'rings', children: bands },
     { kind: 'group', id: 'labels', children: labels },
   ];
@@ -53,6 +57,36 @@ function pushRing(
       fill: colour,
       opacity,
     });
+}
+
+/** What rings stand out by. */
+function backNodes({ x, y, depth, chart }: RadialPlan, rings: readonly RingAt[]): SceneNode[] {
+  if (!depth) return [];
+  const solids = rings
+    .filter(({ opacity, from, to }) => opacity > 0 && to > from)
+    .map(({ category, radiusPx, thickPx, from, to, colour, opacity }) => ({
+      id: String(category),
+      sector: { x, y, innerPx: Math.max(0, radiusPx - thickPx / 2), outerPx: radiusPx + thickPx / 2, from, to },
+      colour,
+      opacity,
+    }));
+  return [{ kind: 'group', id: 'backs', children: ringWalls(solids, depth, chart.dress.bars.light) }];
+}
+
+/** The picture of a ring at its head, where the ring is long enough to hold it. */
+function pushPicture(
+  { x, y, chart, pictureRefs }: RadialPlan,
+  { category, radiusPx, thickPx, from, to, opacity }: RingAt,
+  nodes: SceneNode[],
+): void {
+  const ref = pictureRefs[category];
+  if (!ref || radiusPx <= 0) return;
+  const around = 2 * Math.PI * radiusPx;
+  const room = smoothStep((((to - from) * around) / thickPx - 1) / 0.5);
+  if (room * opacity <= 0) return;
+  const [atX, atY] = onCircle(x, y, radiusPx, to - (thickPx * 0.5) / around);
+  const sidePx = Math.min(thickPx, thickPx * 0.84 * chart.dress.pictures.size);
+  nodes.push(pictureNode(category, ref, chart.dress.pictures, { x: atX, y: atY, sidePx, opacity: opacity * room }));
 }
 
 const tracks = new WeakMap<RadialPlan, SceneNode[]>();

@@ -1,8 +1,11 @@
+import { type PictureRef, picturesOf } from '../../chart/pictures';
 import { cased, fontOf, widestLine } from '../../chart/text-block';
 import { remembered } from '../../scale/remembered';
 import { type Font, fitText } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
+import type { Depth } from '../shared/depth';
 import { type DomainCourse, extremesOf } from '../shared/domain';
+import { focusedDomain } from '../shared/focused-domain';
 import type { StandingsCourse } from '../shared/standings/course';
 import { prepareDomain } from '../shared/standings/race-domain';
 import { type StandingsBuild, standingsBuild } from '../shared/standings/standings-build';
@@ -15,6 +18,9 @@ export interface RadialPlan extends PlanInput<RadialOwn, StandingsCourse>, Stand
   readonly x: number;
   readonly y: number;
   readonly outerPx: number;
+  /** Where the backs of rings lie; null for flat ones. */
+  readonly depth: Depth | null;
+  readonly pictureRefs: readonly (PictureRef | null)[];
   readonly slotPx: number;
   readonly thickPx: number;
   readonly places: number;
@@ -30,6 +36,8 @@ export interface RadialPlan extends PlanInput<RadialOwn, StandingsCourse>, Stand
   readonly nameEnd: number;
 }
 
+/** The farthest that backs lie behind, in places of rings: within the gaps between them, and a little beyond. */
+const MOST_DEPTH = 0.9;
 /** Beside names a ring goes round this far at most. */
 const BESIDE = 0.75;
 
@@ -39,12 +47,14 @@ export function planRadial(input: PlanInput<RadialOwn, StandingsCourse>): Radial
   const { own, dress } = chart;
   const { plot, unit } = frame;
   const { race } = course;
-  const domain = prepareDomain(race, own.domain);
+  const domain = focusedDomain(prepareDomain(race, own.domain), input);
   const formatValue = remembered(input.formatValue);
   const tickFont = fontOf(dress.labels.tick, 1.9 * unit * dress.labels.tick.size);
   const asidePx = dress.axis.ticks ? tickFont.sizePx * 1.9 : 0;
-  const outerPx = Math.max(1, Math.min(plot.widthPx / 2 - asidePx * 1.4, plot.heightPx / 2 - asidePx));
   const places = Math.max(1, Math.min(own.places, cube.categories.length));
+  const deep = (dress.bars.depth * MOST_DEPTH * (1 - own.hole)) / places;
+  const outerPx = Math.max(1, Math.min(plot.widthPx / 2 - asidePx * 1.4, plot.heightPx / 2 - asidePx) / (1 + deep));
+  const angle = (dress.bars.depthAngle * Math.PI) / 180;
   const slotPx = (outerPx * (1 - own.hole)) / places;
   const along = own.labels === 'along';
   const sizePx = Math.max(0.5, Math.min(2.6 * unit, slotPx * (along ? own.thickness * 0.8 : 0.66)));
@@ -63,6 +73,8 @@ export function planRadial(input: PlanInput<RadialOwn, StandingsCourse>): Radial
     x,
     y,
     outerPx,
+    depth: deep > 0 ? { dx: Math.cos(angle) * deep * outerPx, dy: -Math.sin(angle) * deep * outerPx } : null,
+    pictureRefs: picturesOf(input.pictures, chart, cube),
     slotPx,
     thickPx: slotPx * own.thickness,
     places,

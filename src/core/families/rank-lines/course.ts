@@ -38,7 +38,7 @@ export function rankLinesCourse(input: CourseInput<RankLinesOwn>): RankLinesCour
   const settings = { places, order: own.order, between, gaps, swapMode: 'at-crossing', swapSec: pace.swapSec } as const;
   const standings = standingsCourse(input, settings);
   const { spacing, window, windowPeriods } = own;
-  const periods = placePeriods(cube, standings.clock, { spacing, window, windowPeriods });
+  const periods = placePeriods(cube, standings.clock, { spacing, window, windowPeriods }, chart.focuses);
   const lines = memory.once('rank-lines lines', [standings.race, spacing], () =>
     Array.from({ length: standings.race.tracks.seriesCount }, (_, k) => lineOf(standings.race.tracks, k, periods)),
   );

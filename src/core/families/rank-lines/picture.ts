@@ -8,7 +8,7 @@ import type { ChartPicture, Mark } from '../family';
 import { alongEntrance } from '../shared/along/along-build';
 import { dotNode, pushHeadLabel } from '../shared/along/head-labels';
 import { acrossPx, periodAxisNodes } from '../shared/along/period-axis';
-import { type AlongMoment, alongAt } from '../shared/along/period-places';
+import { type AlongMoment, alongInView } from '../shared/along/period-places';
 import { markColour } from '../shared/mark-colour';
 import { alongOf, type PlaceLine } from './course';
 
@@ -62,7 +62,7 @@ export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPic
   const entrance = alongEntrance(plan.build, chart, Math.min(course.clock.lengthSec, Math.max(0, timeSec)));
   const { opacityOf, labelOf, drawnTo, words } = entrance;
   const time = entrance.together ?? Math.min(course.clock.lengthSec, Math.max(0, timeSec));
-  const moment = alongAt(course.periods, time);
+  const moment = alongInView(course.periods, time, timeSec);
   const heads = headsAt(plan, moment, time);
   const headX = acrossPx(area, moment, moment.head);
   const heightOf = (slot: number) => area.y + slot * slotPx;

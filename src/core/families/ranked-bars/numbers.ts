@@ -2,6 +2,7 @@ import { placesAt } from '../../motion/race';
 import { stepAt } from '../../motion/slots';
 import type { FamilyNumbers } from '../family';
 import { domainAt } from '../shared/domain';
+import { focusedDomain } from '../shared/focused-domain';
 import { partsAt } from '../shared/parts-at';
 import { standingsEvents } from '../shared/standings/events';
 import { prepareDomain } from '../shared/standings/race-domain';
@@ -9,8 +10,10 @@ import type { RaceCourse, ToldRace } from './course';
 import { holdsZero, type RankedBarsOwn } from './document';
 
 /** Bars of a frame, by slot. Ranks count from 1, slots from 0. */
-function frameAt({ course, cube, chart }: ToldRace, timeSec: number) {
-  const { min, max } = domainAt(prepareDomain(course.race, chart.own.domain, holdsZero(chart.own)), timeSec);
+function frameAt(told: ToldRace, timeSec: number) {
+  const { course, cube, chart } = told;
+  const held = prepareDomain(course.race, chart.own.domain, holdsZero(chart.own));
+  const { min, max } = domainAt(focusedDomain(held, told), timeSec);
   const moment = stepAt(course.clock, timeSec);
   const rows = placesAt(course.race, timeSec)
     .sort((a, b) => a.slot - b.slot || a.rank - b.rank)

@@ -2,6 +2,7 @@ import { picturesOf } from '../../chart/pictures';
 import { placesAt, type Race } from '../../motion/race';
 import type { PlanInput } from '../family';
 import { type Build, type BuildTurns, prepareBuild, turnsOf } from '../shared/build';
+import { focusedDomain } from '../shared/focused-domain';
 import { prepareDomain } from '../shared/standings/race-domain';
 import { tickFormats } from '../shared/tick-formats';
 import { fixedParts, prepareAxis } from '../shared/value-axis';
@@ -19,7 +20,7 @@ export function planRankedBars(input: PlanInput<RankedBarsOwn, RaceCourse>): Ran
   const { race } = input.course;
   const { direction } = chart.dress.bars;
   const { labels } = chart.dress;
-  const domain = prepareDomain(race, chart.own.domain, holdsZero(chart.own));
+  const domain = focusedDomain(prepareDomain(race, chart.own.domain, holdsZero(chart.own)), input);
   const formatTick = tickFormats(chart.numbers);
   const axis = prepareAxis({ chart, frame, direction, course: domain, formatValue, formatTick, measure });
   const places = Math.max(1, Math.min(chart.own.places, Math.max(cube.categories.length, 1)));

@@ -1,3 +1,6 @@
+import type { TimeSpan } from '../../chart/captions';
+import { focusStrength } from '../../chart/focus';
+
 /** The axis' range as a function of time. */
 export interface DomainCourse {
   readonly knotSec: number;
@@ -5,6 +8,15 @@ export interface DomainCourse {
   readonly high: Float64Array;
   /** The ends are natural logarithms of values: equal multiples are equally far apart. */
   readonly log?: boolean;
+  /** Spans in which the axis closes in on a range, in data units; left out where it never does. */
+  readonly zooms?: readonly DomainZoom[];
+}
+
+/** A span in which an axis closes in on a range, and opens again. */
+export interface DomainZoom extends TimeSpan {
+  readonly easeSec: number;
+  readonly min: number;
+  readonly max: number;
 }
 
 /** The axis' range at a moment, in data units; `min < max`. */
@@ -26,9 +38,22 @@ export function domainAt(course: DomainCourse, timeSec: number): Domain {
   const knot = Math.min(course.high.length - 2, Math.floor(place));
   const share = place - knot;
   const at = (heights: Float64Array) => (heights[knot] ?? 0) * (1 - share) + (heights[knot + 1] ?? 0) * share;
-  const [min, max] = [at(course.low), at(course.high)];
+  const [min, max] = zoomed(course, at(course.low), at(course.high), timeSec);
   if (course.log) return { min: Math.exp(min), max: Math.exp(max), log: true };
   return max > min ? { min, max } : { min: 0, max: 1 };
+}
+
+/** The ends of an axis that closes in on ranges, one after the other; ends are logarithms where the axis has those. */
+function zoomed({ zooms = [], log }: DomainCourse, low: number, high: number, timeSec: number): [number, number] {
+  let [min, max] = [low, high];
+  for (const zoom of zooms) {
+    const strength = focusStrength(zoom, timeSec);
+    if (strength <= 0 || (log && !(zoom.min > 0))) continue;
+    const [from, to] = log ? [Math.log(zoom.min), Math.log(zoom.max)] : [zoom.min, zoom.max];
+    min += (from - min) * strength;
+    max += (to - max) * strength;
+  }
+  return [min, max];
 }
 
 const extremes = new WeakMap<DomainCourse, [number, number]>();

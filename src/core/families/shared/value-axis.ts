@@ -2,7 +2,7 @@ import type { Box } from '../../chart/box';
 import type { Frame } from '../../chart/frame';
 import { ASCENT, cased, DESCENT, fontOf, labelNode, pushWithShadow } from '../../chart/text-block';
 import type { Chart } from '../../project/chart';
-import { decimalsOfInterval, fadingTicks, givenTicks, logTicks, tickDecimals } from '../../scale/ticks';
+import { decimalsOfInterval, fadingTicks, givenTicks, logTicks, roundAbove, tickDecimals } from '../../scale/ticks';
 import type { SceneNode } from '../../scene/scene';
 import { fitText, type MeasureText } from '../../scene/text-fit';
 import { MARK_ROWS, markNodes } from './axis-marks';
@@ -117,11 +117,20 @@ export function axisNodes(axis: ValueAxis, { field, domain, parts, average }: Ax
   ];
 }
 
-/** Parts for a whole film: as many as have room where labels are longest. */
+/**
+ * Parts for a whole film: as many as have room where labels are longest. Those of an axis that stands still end at round
+ * values, so that none of its ticks rests halfway between coming and going.
+ */
 export function fixedParts(axis: ValueAxis, field: Box, course: DomainCourse): number {
   const [min, max] = extremesOf(course);
-  return partsOf(axis, field, { min, max: max > min ? max : min + 1 });
+  const parts = partsOf(axis, field, { min, max: max > min ? max : min + 1 });
+  if (!standsStill(course) || course.log || !(max > min)) return parts;
+  const round = (max / 2 - min / 2) / (roundAbove(((max / 2 - min / 2) / parts) * 2) / 2);
+  return round >= 2 && Number.isFinite(round) ? round : parts;
 }
+
+const standsStill = ({ low, high, zooms = [] }: DomainCourse) =>
+  zooms.length === 0 && low.every((end) => end === low[0]) && high.every((end) => end === high[0]);
 
 function tickNodes(axis: ValueAxis, field: Box, domain: Domain, parts: number): SceneNode[] {
   const { chart, frame, font, direction } = axis;

@@ -1,14 +1,77 @@
 import { paceLimits } from '../../pace/pace';
 import { type ControlSpec, choices } from '../../project/control-spec';
 import { momentWordsControl } from '../shared/common-controls';
-import { HEAD_LENGTH, rowsRange } from './document';
+import { gridRange, HEAD_LENGTH, rowsRange } from './document';
 
 const step = 'dress' as const;
 const heads = [{ path: 'own.heads', is: [true] }];
 const flip = { kind: 'switch' } as const;
+const rowsOnly = [{ path: 'own.layout', is: ['rows'] }];
+const gridOnly = [{ path: 'own.layout', is: ['grid'] }];
 
 /** How many rows there are, in what order, and which columns they have. */
 export const tableControls: readonly ControlSpec[] = [
+  {
+    id: 'table-layout',
+    path: 'own.layout',
+    step,
+    label: 'Beside each name',
+    words: 'grid periods columns matrix heat',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['rows', 'What is known now'],
+        ['grid', 'The last periods', 'A column for each period, filled as the film reaches it.'],
+      ]),
+    },
+  },
+  {
+    id: 'table-grid-periods',
+    path: 'own.gridPeriods',
+    step,
+    label: 'Periods in view',
+    words: 'grid columns window',
+    input: { kind: 'number', range: gridRange, step: 1, unit: 'periods', decimals: 0 },
+    when: gridOnly,
+  },
+  {
+    id: 'table-comes',
+    path: 'own.comes',
+    step: 'pace',
+    label: 'Comes by',
+    words: 'build row column reveal',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['rows', 'Rows'],
+        ['columns', 'Columns'],
+      ]),
+    },
+    when: gridOnly,
+  },
+  {
+    id: 'table-long',
+    path: 'own.long',
+    step,
+    label: 'Rows without room',
+    words: 'scroll pages long credits all',
+    input: {
+      kind: 'pick',
+      choices: choices([
+        ['cut', 'Left out'],
+        ['scroll', 'Scrolled to', 'The table moves through all its rows while the film plays.'],
+        ['pages', 'On pages', 'The table turns its pages while the film plays.'],
+      ]),
+    },
+  },
+  {
+    id: 'table-shade',
+    path: 'own.shade',
+    step,
+    label: 'Values shaded',
+    words: 'heat map background colour by value ramp',
+    input: flip,
+  },
   {
     id: 'table-places',
     path: 'own.places',
@@ -33,9 +96,25 @@ export const tableControls: readonly ControlSpec[] = [
     },
   },
   { id: 'table-ranks', path: 'own.ranks', step, label: 'Ranks', words: 'column place number', input: flip },
-  { id: 'table-bars', path: 'own.bars', step, label: 'Bars', words: 'column data bars', input: flip },
-  { id: 'table-share', path: 'own.share', step, label: 'Shares of the sum', words: 'column percent', input: flip },
-  { id: 'table-line', path: 'own.line', step, label: 'Small lines', words: 'column sparkline trend', input: flip },
+  { id: 'table-bars', path: 'own.bars', step, label: 'Bars', words: 'column data bars', input: flip, when: rowsOnly },
+  {
+    id: 'table-share',
+    path: 'own.share',
+    step,
+    label: 'Shares of the sum',
+    words: 'column percent',
+    input: flip,
+    when: rowsOnly,
+  },
+  {
+    id: 'table-line',
+    path: 'own.line',
+    step,
+    label: 'Small lines',
+    words: 'column sparkline trend',
+    input: flip,
+    when: rowsOnly,
+  },
   {
     id: 'table-change',
     path: 'own.change',
@@ -50,6 +129,7 @@ export const tableControls: readonly ControlSpec[] = [
         ['previous', 'In one period'],
       ]),
     },
+    when: rowsOnly,
   },
   {
     id: 'table-change-as',
@@ -64,7 +144,7 @@ export const tableControls: readonly ControlSpec[] = [
         ['amount', 'As an amount'],
       ]),
     },
-    when: [{ path: 'own.change', is: ['start', 'previous'] }],
+    when: [{ path: 'own.change', is: ['start', 'previous'] }, ...rowsOnly],
   },
   {
     id: 'table-stripes',

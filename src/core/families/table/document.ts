@@ -5,6 +5,13 @@ import { usualMomentWords } from '../../project/moment-words';
 import { changeForms, changes, type TellsChange } from '../shared/cells/change';
 import type { TellsMoments } from '../shared/standings/course';
 
+/** Columns of what is known of each row now, or a column for each of the last periods. */
+export const layouts = ['rows', 'grid'] as const;
+/** What becomes of rows that have no room: they are left out, the table scrolls through all of them, or turns pages. */
+export const longRules = ['cut', 'scroll', 'pages'] as const;
+/** What comes one after the other while a grid is built. */
+export const gridComes = ['rows', 'columns'] as const;
+
 /** What only a table of rows knows. */
 export interface TableOwn extends TellsMoments, TellsChange {
   /** Rows at most. */
@@ -15,6 +22,13 @@ export interface TableOwn extends TellsMoments, TellsChange {
   readonly bars: boolean;
   readonly share: boolean;
   readonly line: boolean;
+  readonly layout: (typeof layouts)[number];
+  /** Periods beside each other in a grid: the last ones. */
+  readonly gridPeriods: number;
+  readonly comes: (typeof gridComes)[number];
+  /** Are values on a ground whose colour follows them? */
+  readonly shade: boolean;
+  readonly long: (typeof longRules)[number];
   /** Every other row on a pale ground. */
   readonly stripes: boolean;
   /** Words over the columns. */
@@ -27,12 +41,16 @@ export interface TableOwn extends TellsMoments, TellsChange {
 export type TableChart = Chart<TableOwn>;
 
 export const rowsRange = [1, 40] as const;
+export const gridRange = [2, 30] as const;
 export const HEAD_LENGTH = 60;
 const FIRST_ROWS = 10;
 
+/** What a table had before there were grids, shades and long tables. */
+const usualGrid = { layout: 'rows', gridPeriods: 8, comes: 'rows', shade: false, long: 'cut' } as const;
+
 export const tableDocument: FamilyDocument<TableOwn> = {
-  version: 1,
-  migrations: {},
+  version: 2,
+  migrations: { 1: (own) => ({ ...own, ...usualGrid }) },
   schema: ({ Joi, flag, oneOf, record, text, whole }) =>
     Joi.object({
       places: whole(rowsRange, '', 'Rows at most'),
@@ -43,6 +61,11 @@ export const tableDocument: FamilyDocument<TableOwn> = {
       changeAs: oneOf(changeForms, 'A change is written as an amount or in percent'),
       share: flag('A column of shares of the sum of all'),
       line: flag('A column of small lines of the way so far'),
+      layout: oneOf(layouts, 'Columns of what is known of each row now, or a column for each of the last periods'),
+      gridPeriods: whole(gridRange, '', 'Periods beside each other in a grid'),
+      comes: oneOf(gridComes, 'What comes one after the other while a grid is built'),
+      shade: flag('Values stand on a ground whose colour follows them'),
+      long: oneOf(longRules, 'Rows without room are left out, scrolled to, or on pages of their own'),
       stripes: flag('Every other row on a pale ground'),
       heads: flag('Words over the columns'),
       nameHead: text('What stands over the names', HEAD_LENGTH),
@@ -58,6 +81,7 @@ export const tableDocument: FamilyDocument<TableOwn> = {
     changeAs: 'percent',
     share: false,
     line: true,
+    ...usualGrid,
     stripes: true,
     heads: true,
     nameHead: '',

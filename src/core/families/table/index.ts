@@ -12,7 +12,9 @@ import { standingsReadout } from '../shared/standings/readout';
 import { standingsNumbers } from '../shared/standings/rows';
 import { standingsToken } from '../shared/standings/tokens';
 import type { TableOwn } from './document';
+import { gridPicture } from './grid-picture';
 import { tableKnown } from './known';
+import { rankedRows } from './long-rows';
 import { tablePicture } from './picture';
 import { planTable, type TablePlan } from './plan';
 
@@ -21,7 +23,7 @@ type ToldTable = ToldChart<TableOwn, StandingsCourse>;
 function courseOf(input: CourseInput<TableOwn>): StandingsCourse {
   const { chart, cube } = input;
   const { between, gaps, own, pace } = chart;
-  const places = Math.max(1, Math.min(own.places, cube.categories.length));
+  const places = rankedRows(own, cube.categories.length);
   const { order } = own;
   return standingsCourse(input, { places, order, between, gaps, swapMode: 'at-crossing', swapSec: pace.swapSec });
 }
@@ -42,7 +44,7 @@ export const table = defineFamily<TableOwn, StandingsCourse, TablePlan>({
   courseOf,
   valueEnds: ({ course }: ToldTable) => extremesOf(prepareDomain(course.race, { kind: 'fixed' })),
   planOf: (input: PlanInput<TableOwn, StandingsCourse>) => planTable(input),
-  pictureAt: tablePicture,
+  pictureAt: (plan, timeSec) => (plan.grid ? gridPicture(plan, plan.grid, timeSec) : tablePicture(plan, timeSec)),
   buildOf: ({ build }) => build,
   imageIds: ({ pictureRefs, course }) =>
     Array.from(course.race.series.categories).flatMap((c) => pictureRefs[c]?.imageId ?? []),

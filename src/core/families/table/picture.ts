@@ -2,10 +2,9 @@ import { cased, labelNode, pushWithShadow } from '../../chart/text-block';
 import { placesAt } from '../../motion/race';
 import { smoothStep, stepAt } from '../../motion/slots';
 import { totalAt } from '../../motion/totals';
-import { mixColours } from '../../scale/colour';
+import { inkOn } from '../../scale/colour';
 import type { SceneNode, TextNode } from '../../scene/scene';
-import { fitText } from '../../scene/text-fit';
-import type { ChartPicture, Mark } from '../family';
+import type { ChartPicture } from '../family';
 import { buildAt, entranceOf, present, wordsProgress } from '../shared/build';
 import { positionOf } from '../shared/cells/cells-course';
 import { changeAt } from '../shared/cells/change';
@@ -13,28 +12,12 @@ import { smallLine } from '../shared/cells/small-line';
 import { type Domain, domainAt, extremesOf, placeInDomain } from '../shared/domain';
 import { markColour } from '../shared/mark-colour';
 import { pictureNode } from '../shared/picture-node';
+import { headNodes, rowMarks, stripeNodes } from './ground';
+import { rowsPassed } from './long-rows';
 import type { ColumnKind, TablePlan } from './plan';
+import type { RowAt } from './row-at';
+import { shadeOf } from './shade';
 
-/** A row at a moment. */
-interface RowAt {
-  readonly series: number;
-  readonly category: number;
-  readonly value: number;
-  readonly rank: number;
-  readonly slot: number;
-  readonly opacity: number;
-  /** The same, as far as it does not step back for another. */
-  readonly presence: number;
-  /** How much of its number and bar has come. */
-  readonly grown: number;
-  readonly slidePx: number;
-  readonly colour: string;
-  /** Upper end, on screen. */
-  readonly y: number;
-}
-
-/** How pale stripes are, against the stage. */
-const STRIPE = 0.93;
 const BAR = 0.56;
 
 /** The chart's part of the picture at a moment. Cost: O(rows²), and periods passed for small lines. */
@@ -62,15 +45,19 @@ export function tablePicture(plan: TablePlan, timeSec: number): ChartPicture {
       children: cells,
     },
   ];
-  return { nodes, words, marks: () => marksOf(plan, rows) };
+  return { nodes, words, marks: () => rowMarks(plan, rows) };
 }
 
 /** The rows of a moment. Of two that pass each other the later of the table steps back, as none can be read through another. */
 export function rowsAt(plan: TablePlan, timeSec: number): RowAt[] {
-  const { course, places, rowPx, top, turns, colours, frame } = plan;
+  const { course, places, rowPx, top, turns, colours, frame, chart } = plan;
   const moment = buildAt(plan.build, timeSec);
   const ends = extremesOf(plan.domain);
-  const rows = placesAt(course.race, timeSec).map(({ series, category, value, rank, slot }): RowAt => {
+  const passed = rowsPassed(course, chart.own, places, timeSec);
+  const ranked = course.race.tracks.places;
+  // What lies out of view takes no part.
+  const inView = placesAt(course.race, timeSec).filter(({ slot }) => slot > passed - 1.5 && slot < passed + places + 1);
+  const rows = inView.map(({ series, category, value, rank, slot }): RowAt => {
     const { how, progress } = moment ? entranceOf(moment, turns[series] ?? 0) : present;
     const grows = how === 'grow' || how === 'spring';
     const shows = how === 'none' ? 1 : Math.min(1, Math.max(0, grows ? progress * 4 : progress));
@@ -80,12 +67,12 @@ export function rowsAt(plan: TablePlan, timeSec: number): RowAt[] {
       value,
       rank,
       slot,
-      opacity: Math.min(1, Math.max(0, places - slot)) * shows,
-      presence: Math.min(1, Math.max(0, places - slot)) * shows,
+      opacity: Math.min(1, Math.max(0, ranked - slot)) * shows,
+      presence: Math.min(1, Math.max(0, ranked - slot)) * shows,
       grown: grows ? Math.min(1, Math.max(0, progress)) : 1,
       slidePx: how === 'slide' ? (1 - Math.min(1, progress)) * 5 * frame.unit : 0,
       colour: markColour(colours, category, value, ends),
-      y: top + slot * rowPx,
+      y: top + (slot - passed) * rowPx,
     };
   });
   return rows.map((row, i) => {
@@ -130,11 +117,17 @@ function pushRow(plan: TablePlan, row: RowAt, now: Now, nodes: SceneNode[]): voi
   const write = (
     kind: ColumnKind,
     text: string,
-    style: { readonly part: 'name' | 'value' | 'rank'; readonly align: TextNode['align']; readonly quiet?: boolean },
+    style: {
+      readonly part: 'name' | 'value' | 'rank';
+      readonly align: TextNode['align'];
+      readonly quiet?: boolean;
+      /** The ground that it stands on, where that is not the stage. */
+      readonly on?: string;
+    },
   ) => {
     const room = columns.get(kind);
     if (!room || text === '') return;
-    const { part, align, quiet = false } = style;
+    const { part, align, quiet = false, on } = style;
     const font = part === 'name' ? nameFont : part === 'value' ? valueFont : rankFont;
     const node = labelNode({
       id: `${kind}:${category}`,
@@ -143,7 +136,7 @@ function pushRow(plan: TablePlan, row: RowAt, now: Now, nodes: SceneNode[]): voi
       x: (align === 'end' ? room.x + room.widthPx : room.x) - slidePx,
       y: middle + font.sizePx * 0.35,
       font,
-      fill: labels[part].colour ?? (quiet ? frame.inks.quiet : frame.inks.strong),
+      fill: labels[part].colour ?? (on ? inkOn(on) : quiet ? frame.inks.quiet : frame.inks.strong),
       align,
       opacity,
       tabular: part !== 'name',
@@ -154,7 +147,9 @@ function pushRow(plan: TablePlan, row: RowAt, now: Now, nodes: SceneNode[]): voi
   pushPicture(plan, row, nodes);
   write('name', names[category] ?? '', { part: 'name', align: 'start' });
   pushBar(plan, row, now.domain, nodes);
-  write('value', formatValue(value * grown), { part: 'value', align: 'end' });
+  const shade = shadeNode(plan, row);
+  if (shade) nodes.push(shade);
+  write('value', formatValue(value * grown), { part: 'value', align: 'end', ...(shade ? { on: shade.fill } : {}) });
   const change = changeAt(course.race.series, series, now.position, own);
   write('change', change ? formatChange(change) : '', { part: 'value', align: 'end', quiet: true });
   write('share', own.share && now.total > 0 ? formatShare(value / now.total) : '', {
@@ -179,6 +174,25 @@ function pushRow(plan: TablePlan, row: RowAt, now: Now, nodes: SceneNode[]): voi
         opacity,
       }),
     );
+}
+
+/** The ground of a value, whose colour follows it; null where none is wanted. */
+function shadeNode(plan: TablePlan, { category, value, opacity, y, slidePx }: RowAt) {
+  const room = plan.columns.get('value');
+  if (!plan.chart.own.shade || !room) return null;
+  const padPx = plan.rowPx * 0.16;
+  return {
+    kind: 'rect' as const,
+    id: `shade:${category}`,
+    subject: { part: 'mark' as const, category },
+    x: room.x - padPx - slidePx,
+    y: y + plan.rowPx * 0.08,
+    widthPx: room.widthPx + 2 * padPx,
+    heightPx: plan.rowPx * 0.84,
+    radiusPx: plan.rowPx * 0.12,
+    fill: shadeOf(plan, value),
+    opacity,
+  };
 }
 
 function pushBar({ columns, rowPx, chart }: TablePlan, row: RowAt, domain: Domain, nodes: SceneNode[]): void {
@@ -218,59 +232,5 @@ function pushPicture(
       sidePx: room.widthPx * chart.dress.pictures.size,
       opacity,
     }),
-  );
-}
-
-/** Every other place on a pale ground; they stand still. */
-function stripeNodes({ chart, places, rowPx, top, columns, frame }: TablePlan): SceneNode[] {
-  if (!chart.own.stripes) return [];
-  const { plot, inks, unit } = frame;
-  const right = Math.max(...[...columns.values()].map(({ x, widthPx }) => x + widthPx));
-  const fill = mixColours(inks.strong, inks.ground, STRIPE);
-  return Array.from({ length: Math.ceil(places / 2) }, (_, i) => ({
-    kind: 'rect' as const,
-    id: `stripe:${i}`,
-    x: plot.x - 0.8 * unit,
-    y: top + 2 * i * rowPx,
-    widthPx: right - plot.x + 1.6 * unit,
-    heightPx: rowPx,
-    radiusPx: 0.6 * unit,
-    fill,
-  }));
-}
-
-/** The words over the columns, cut to their room. */
-function headNodes({ chart, columns, heads, headFont, top, headPx, frame, measure }: TablePlan): SceneNode[] {
-  const style = chart.dress.labels.tick;
-  return [...heads].flatMap(([kind, words]): SceneNode[] => {
-    const room = columns.get(kind);
-    if (!room || words === '') return [];
-    const end = kind !== 'name';
-    return [
-      labelNode({
-        id: `head:${kind}`,
-        subject: { part: 'axis' },
-        text: fitText(cased(words, style), headFont, room.widthPx, measure),
-        x: end ? room.x + room.widthPx : room.x,
-        y: top - headPx * 0.32,
-        font: headFont,
-        fill: style.colour ?? frame.inks.quiet,
-        align: end ? 'end' : 'start',
-        opacity: 1,
-        tabular: false,
-      }),
-    ];
-  });
-}
-
-/** The rows, for notes that travel with them: the right end of each. */
-function marksOf({ columns, rowPx, frame }: TablePlan, rows: readonly RowAt[]): ReadonlyMap<number, Mark> {
-  const right = Math.max(...[...columns.values()].map(({ x, widthPx }) => x + widthPx));
-  const { plot } = frame;
-  return new Map(
-    rows.map(({ category, y, presence: opacity }) => [
-      category,
-      { x: right, y: y + rowPx / 2, opacity, outline: { x: plot.x, y, widthPx: right - plot.x, heightPx: rowPx } },
-    ]),
   );
 }

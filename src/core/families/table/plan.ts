@@ -10,6 +10,7 @@ import type { StandingsCourse } from '../shared/standings/course';
 import { prepareDomain } from '../shared/standings/race-domain';
 import { type StandingsBuild, standingsBuild } from '../shared/standings/standings-build';
 import type { TableOwn } from './document';
+import { rankedRows } from './long-rows';
 
 /** The columns that there may be, from the left. */
 export const columnKinds = ['rank', 'picture', 'name', 'bar', 'value', 'change', 'share', 'line'] as const;
@@ -19,6 +20,14 @@ export type ColumnKind = (typeof columnKinds)[number];
 export interface ColumnRoom {
   readonly x: number;
   readonly widthPx: number;
+}
+
+/** The room of the columns of periods, the latest one at its right end. */
+export interface GridRoom {
+  readonly x: number;
+  readonly widthPx: number;
+  readonly columnPx: number;
+  readonly count: number;
 }
 
 /** Everything of a table that stays the same through the film. */
@@ -33,7 +42,10 @@ export interface TablePlan extends PlanInput<TableOwn, StandingsCourse>, Standin
   /** Upper end of the first row. */
   readonly top: number;
   readonly headPx: number;
+  /** Rows that have room. */
   readonly places: number;
+  /** Where the columns of periods lie; null where there are none. */
+  readonly grid: GridRoom | null;
   readonly domain: DomainCourse;
   readonly formatShare: (share: number) => string;
   readonly formatChange: (change: Change) => string;
@@ -42,6 +54,8 @@ export interface TablePlan extends PlanInput<TableOwn, StandingsCourse>, Standin
   readonly pictureRefs: readonly (PictureRef | null)[];
   /** By series of the race: the least and the greatest value that it ever has. */
   readonly ends: readonly (readonly [number, number])[];
+  /** The least and the greatest of all. */
+  readonly shadeEnds: readonly [number, number];
 }
 
 /** What names take of the width at most. */
@@ -60,8 +74,10 @@ export function planTable(input: PlanInput<TableOwn, StandingsCourse>): TablePla
   const { plot } = frame;
   const { race } = course;
   const places = Math.max(1, Math.min(own.places, cube.categories.length));
-  const rowPx = plot.heightPx / (places + (own.heads ? 0.85 : 0));
-  const headPx = own.heads ? rowPx * 0.85 : 0;
+  const rowPx = plot.heightPx / (places + (own.heads || own.layout === 'grid' ? 0.85 : 0));
+  const grid = own.layout === 'grid';
+  const hasHeads = own.heads || grid;
+  const headPx = hasHeads ? rowPx * 0.85 : 0;
   const formatValue = remembered(input.formatValue);
   const formatChange = changeFormat(own, chart.numbers, formatValue);
   const formatShare = percentFormat(chart.numbers);
@@ -75,16 +91,25 @@ export function planTable(input: PlanInput<TableOwn, StandingsCourse>): TablePla
     -gapPx,
   );
   // Bars take what is left; without them names do, as far as eyes can follow a row.
-  const left = Math.max(0, Math.min(plot.widthPx, own.bars ? plot.widthPx : rowPx * WIDEST_ROWS) - fixed);
+  const left = Math.max(0, Math.min(plot.widthPx, own.bars || grid ? plot.widthPx : rowPx * WIDEST_ROWS) - fixed);
   let x = plot.x;
   for (const kind of columnKinds) {
     const widthPx = widths.of.get(kind);
     if (widthPx === undefined) continue;
-    const more = kind === (own.bars ? 'bar' : 'name') ? left : 0;
+    const more = kind === (grid ? 'value' : own.bars ? 'bar' : 'name') ? left : 0;
     columns.set(kind, { x, widthPx: widthPx + more });
     x += widthPx + more + gapPx;
   }
   const { values, periodCount, unit: size, categories } = race.series;
+  const ends = Array.from(categories, (_, k) => {
+    let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+    for (let p = 0; p < periodCount; p++) {
+      const value = (values[k * periodCount + p] ?? Number.NaN) * size;
+      if (value < low) low = value;
+      if (value > high) high = value;
+    }
+    return [low, high] as const;
+  });
   return {
     ...input,
     formatValue,
@@ -100,22 +125,24 @@ export function planTable(input: PlanInput<TableOwn, StandingsCourse>): TablePla
     top: plot.y + headPx,
     headPx,
     places,
+    grid: grid ? gridOf(columns.get('value'), Math.min(own.gridPeriods, cube.periods.length)) : null,
     domain: prepareDomain(race, { kind: 'following' }),
     names: cube.categories.map((name) =>
       fitText(cased(name, dress.labels.name), widths.nameFont, columns.get('name')?.widthPx ?? 0, measure),
     ),
     pictureRefs,
-    ends: Array.from(categories, (_, k) => {
-      let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-      for (let p = 0; p < periodCount; p++) {
-        const value = (values[k * periodCount + p] ?? Number.NaN) * size;
-        if (value < low) low = value;
-        if (value > high) high = value;
-      }
-      return [low, high] as const;
-    }),
+    ends,
+    shadeEnds: [
+      ends.reduce((least, [low]) => Math.min(least, low), Number.POSITIVE_INFINITY),
+      ends.reduce((most, [, high]) => Math.max(most, high), Number.NEGATIVE_INFINITY),
+    ],
     ...standingsBuild(input),
   };
+}
+
+/** The columns of periods share the room of the values. */
+function gridOf(room: ColumnRoom | undefined, count: number): GridRoom | null {
+  return room ? { ...room, count: Math.max(1, count), columnPx: room.widthPx / Math.max(1, count) } : null;
 }
 
 /** What stands over each column. */
@@ -170,7 +197,8 @@ function widthsOf(
         valueFont,
         measure,
       );
-    if (own.ranks && own.order !== 'table') of.set('rank', measure('00'.slice(0, own.places > 9 ? 2 : 1), rankFont));
+    const ranked = rankedRows(own, cube.categories.length);
+    if (own.ranks && own.order !== 'table') of.set('rank', measure('0'.repeat(String(ranked).length), rankFont));
     if (shown.some((c) => pictureRefs[c])) of.set('picture', rowPx * 0.74);
     const names = shown.map((c) => measure(cased(cube.categories[c] ?? '', labels.name), nameFont));
     of.set(
@@ -180,11 +208,17 @@ function widthsOf(
         names.reduce((most, px) => Math.max(most, px), sizePx),
       ),
     );
-    if (own.bars) of.set('bar', plot.widthPx * 0.12);
-    of.set('value', widest(texts.value));
-    if (own.change !== 'none') of.set('change', widest(texts.change));
-    if (own.share) of.set('share', widest(['100.0%']));
-    if (own.line && cube.periods.length > 1) of.set('line', rowPx * 2.6);
+    if (own.layout === 'grid') {
+      // Each period has room for the widest number; what is left over they share.
+      const columns = Math.min(own.gridPeriods, cube.periods.length);
+      of.set('value', (widest(texts.value) + sizePx * 0.9) * columns);
+    } else {
+      if (own.bars) of.set('bar', plot.widthPx * 0.12);
+      of.set('value', widest(texts.value));
+      if (own.change !== 'none') of.set('change', widest(texts.change));
+      if (own.share) of.set('share', widest(['100.0%']));
+      if (own.line && cube.periods.length > 1) of.set('line', rowPx * 2.6);
+    }
     // A column is as wide as its head too, but not for the head alone very wide.
     const headFont = fontOf(labels.tick, Math.min(2 * unit, sizePx * 0.72) * labels.tick.size);
     for (const [kind, head] of headsOf(own)) {

@@ -114,3 +114,108 @@ describe('a table', () => {
     }
   });
 });
+
+describe('a grid of names and periods', () => {
+  const grown = cubeOf(Array.from({ length: 6 }, (_, p) => [100 + p, 50 + 2 * p, 10]));
+  const grid = (own: Record<string, unknown> = {}, of = grown) =>
+    filmOfFamily(table, of, { own: { layout: 'grid', gridPeriods: 3, heads: true, ...own } });
+  const cells = (made: ReturnType<typeof grid>, timeSec: number) =>
+    leavesAt(made, timeSec).flatMap((node) =>
+      node.kind === 'text' && node.id.startsWith('value:') && (node.opacity ?? 1) > 0.5 ? [[node.id, node.text]] : [],
+    );
+  const startOf = (made: ReturnType<typeof grid>, period: number) =>
+    made.pieces[0].chart.course.clock.spanStartSec[2 * period] ?? 0;
+
+  it('holds exactly what the table holds, for the last periods that were reached', () => {
+    const made = grid();
+    expect(cells(made, startOf(made, 0))).toEqual([
+      ['value:0:0', '100'],
+      ['value:1:0', '50'],
+      ['value:2:0', '10'],
+    ]);
+    const last = cells(made, startOf(made, 4)).map(([id]) => id);
+    expect(last).toEqual(expect.arrayContaining(['value:0:2', 'value:0:3', 'value:0:4']));
+    expect(last).not.toContain('value:0:5');
+    expect(last).not.toContain('value:0:0');
+    const heads = leavesAt(made, startOf(made, 4)).flatMap((n) =>
+      n.kind === 'text' && n.id.startsWith('head:') ? [n.text] : [],
+    );
+    expect(heads).toEqual(expect.arrayContaining(['2002', '2003', '2004']));
+  });
+
+  it('moves its columns on without a jump', () => {
+    const made = grid();
+    let before = new Map<string, number>();
+    for (let frame = 0; frame < made.frameCount; frame++) {
+      const now = new Map<string, number>();
+      for (const node of leavesAt(made, frame / made.framesPerSec))
+        if (node.kind === 'text' && node.id.startsWith('value:') && (node.opacity ?? 1) > 0.05)
+          now.set(node.id, node.x);
+      for (const [id, x] of now) expect(Math.abs(x - (before.get(id) ?? x))).toBeLessThan(60);
+      before = now;
+    }
+  });
+
+  it('is shaded from the least to the greatest value, and written on it legibly', () => {
+    const made = grid({ shade: true });
+    const fills = new Map(
+      leavesAt(made, startOf(made, 5)).flatMap((n) =>
+        n.kind === 'rect' && n.id.startsWith('shade:') ? [[n.id, n.fill]] : [],
+      ),
+    );
+    const [low, high] = made.pieces[0].chart.chart.dress.colour.ramp;
+    expect(String(fills.get('shade:2:5')).toLowerCase()).toBe(low.toLowerCase());
+    expect(String(fills.get('shade:0:5')).toLowerCase()).toBe(high.toLowerCase());
+  });
+
+  it.each([
+    [1920, 1080],
+    [1080, 1920],
+  ] as const)('writes nothing on anything else at %d by %d', (...size) => {
+    const wide = cubeOf(
+      Array.from({ length: 9 }, (_, p) => Array.from({ length: 12 }, (_, c) => (c * 37 + p * 53) % 9100)),
+    );
+    const made = filmOfFamily(table, wide, { own: { layout: 'grid', places: 12 }, size });
+    for (let i = 0; i <= 40; i++)
+      expect(textFaults(sceneAt(made, (made.lengthSec * i) / 40), measureBySize)).toEqual([]);
+  });
+});
+
+describe('long tables', () => {
+  const many = cubeOf([Array.from({ length: 35 }, (_, c) => 100 - c), Array.from({ length: 35 }, (_, c) => 100 - c)]);
+  const rowsIn = (long: string, share: number) => {
+    const made = filmOfFamily(table, many, { own: { places: 10, long } });
+    const { y, heightPx } = made.pieces[0].chart.frame.plot;
+    return leavesAt(made, made.lengthSec * share)
+      .flatMap((n) =>
+        n.kind === 'text' && n.id.startsWith('rank:') && n.y > y && n.y < y + heightPx ? [Number(n.text)] : [],
+      )
+      .sort((a, b) => a - b);
+  };
+
+  it.each(['scroll', 'pages'])('%s from the first row to the last', (long) => {
+    expect(rowsIn(long, 0).slice(0, 3)).toEqual([1, 2, 3]);
+    expect(rowsIn(long, 1).slice(-3)).toEqual([33, 34, 35]);
+    const seen = new Set(Array.from({ length: 200 }, (_, i) => rowsIn(long, i / 199)).flat());
+    expect(seen.size).toBe(35);
+  });
+
+  it('leave the others out where that is wanted', () => {
+    expect(rowsIn('cut', 1)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10]);
+  });
+
+  it('turn and scroll without a jump', () => {
+    for (const long of ['scroll', 'pages']) {
+      const made = filmOfFamily(table, many, { own: { places: 10, long } });
+      let before = new Map<string, number>();
+      for (let frame = 0; frame < made.frameCount; frame++) {
+        const now = new Map<string, number>();
+        for (const node of leavesAt(made, frame / made.framesPerSec))
+          if (node.kind === 'text' && node.id.startsWith('name:')) now.set(node.id, node.y);
+        // A page turns within less than a second.
+        for (const [id, y] of now) expect(Math.abs(y - (before.get(id) ?? y))).toBeLessThan(made.stage.heightPx * 0.08);
+        before = now;
+      }
+    }
+  });
+});

@@ -4,6 +4,7 @@ import { from3 } from './3';
 import { from4 } from './4';
 import { from5 } from './5';
 import { from6 } from './6';
+import { from7 } from './7';
 import type { Migration } from './migration';
 
 /** `migrations[n]` reads version `n` of a project. */
@@ -14,4 +15,5 @@ export const migrations: Readonly<Record<number, Migration>> = {
   4: from4,
   5: from5,
   6: from6,
+  7: from7,
 };

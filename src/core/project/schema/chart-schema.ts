@@ -7,10 +7,12 @@ import { fieldsSchema } from '../../shaping/steps-file';
 import { contentParts, type PlayKind } from '../chart';
 import type { KnownFamily } from '../family-document';
 import { projectLimits } from '../limits';
+import { paneAxes, paneOrders, panesRange } from '../panes';
 import { dressSchema } from './dress-schema';
+import { focusesSchema } from './focus-schema';
 import { paceSchema } from './pace-schema';
 import * as parts from './parts';
-import { byKind, colour, dataNumber, flag, id, name, number, oneOf, record, text } from './parts';
+import { byKind, colour, dataNumber, flag, id, name, number, oneOf, record, text, whole } from './parts';
 
 const numbers = Joi.object({
   decimals: Joi.number()
@@ -106,6 +108,14 @@ const common = {
     .items(Joi.object({ category: name('Whose'), pictureId: id('Which picture') }))
     .required()
     .description('Pictures that were given to categories'),
+  focuses: focusesSchema,
+  panes: Joi.object({
+    axes: oneOf(paneAxes, 'Charts side by side share their axes, or have their own'),
+    order: oneOf(paneOrders, 'In which order they stand'),
+    most: whole(panesRange, '', 'How many at most'),
+  })
+    .required()
+    .description('How the charts of several groups stand side by side'),
   datePattern: text('How dates are written; empty for the usual form', 60),
   axis,
   dress: dressSchema.required(),

@@ -3,12 +3,9 @@ import { paceLimits } from '../../pace/pace';
 import { corners, extraKinds } from '../film-parts';
 import { projectLimits } from '../limits';
 import { backgroundSchema } from './background-schema';
+import { momentSchema } from './moment-schema';
 import { byKind, colour, family, flag, id, name, number, oneOf, share, text, whole } from './parts';
 
-const moment = Joi.object({
-  periodKey: name('The period at which the beat starts'),
-  share: share('How far into the beat'),
-});
 const offset = (direction: string) =>
   number(projectLimits.extraOffset, '% of the shorter side', `Distance ${direction}`);
 
@@ -40,16 +37,16 @@ const extra = Joi.object({
   fontFamily: family('Family of its type'),
   fontWeight: whole(projectLimits.fontWeight, '', 'Weight of its type'),
   behind: flag('Lies behind the chart'),
-  from: moment.allow(null).required().description('When it comes; null is there from the start'),
-  to: moment.allow(null).required().description('When it goes; null stays to the end'),
+  from: momentSchema.allow(null).required().description('When it comes; null is there from the start'),
+  to: momentSchema.allow(null).required().description('When it goes; null stays to the end'),
   fadeSec: number(projectLimits.fadeSec, 'sec', 'How long it takes to come and go'),
 });
 
 const caption = Joi.object({
   id: id('Names the caption within the film'),
   text: text('Its words; they may hold tokens', projectLimits.captionLength),
-  from: moment.required().description('When it comes'),
-  to: moment.required().description('When it goes'),
+  from: momentSchema.required().description('When it comes'),
+  to: momentSchema.required().description('When it goes'),
 });
 
 const piece = Joi.object({

@@ -29,7 +29,16 @@ const table = Joi.object({
   name: name('What the person sees'),
   source: source.required(),
   added: Joi.array()
-    .items(Joi.object({ source: source.required(), keys: Joi.array().items(Joi.string()).required() }))
+    .items(
+      Joi.object({
+        source: source.required(),
+        keys: Joi.array().items(Joi.string()).required().description('Columns by which rows are the same'),
+        measure: Joi.string()
+          .allow('')
+          .required()
+          .description('Where it is joined by name and period: what its values are called'),
+      }),
+    )
     .required()
     .description('Files whose rows and columns were added'),
   steps: Joi.array().items(stepSchema).required().description('The steps of its preparation'),

@@ -5,6 +5,7 @@ import { isDated, type PeriodKind, periodAt } from '../../table/periods/period';
 import { CellGatherer } from '../combine';
 import { type Cube, cubeValue, type Period, pickPeriods, rebuildCube, takeCategories } from '../cube';
 import { cubeOfParts, fitParts } from '../fit-parts';
+import { furtherOf } from '../further';
 import type { CubeParts } from '../parts';
 import type { Grain, SeriesStep, StepOf } from './step';
 import { misfit } from './step-result';
@@ -100,12 +101,15 @@ function coarserCube(cube: Cube, every: Grain, how: StepOf<'coarser'>['how']): C
     return periods.length - 1;
   });
   const width = cube.categories.length;
-  const gatherer = new CellGatherer(periods.length * width, how);
-  cube.values.forEach((value, cell) => {
-    gatherer.add((placeOf[Math.floor(cell / width)] ?? 0) * width + (cell % width), value);
-  });
+  const gathered = (values: Float64Array) => {
+    const gatherer = new CellGatherer(periods.length * width, how);
+    values.forEach((value, cell) => {
+      gatherer.add((placeOf[Math.floor(cell / width)] ?? 0) * width + (cell % width), value);
+    });
+    return gatherer.finish();
+  };
   const { parts: _, ...rest } = cube;
-  return { ...rest, kind: every, periods, values: gatherer.finish() };
+  return { ...rest, kind: every, periods, values: gathered(cube.values), ...furtherOf(cube, gathered) };
 }
 
 /** Applies a rule to each category's values over time, category by category. */

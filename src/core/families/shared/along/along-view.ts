@@ -23,6 +23,13 @@ export function heightPx(
   return area.y + area.heightPx * (1 - Math.min(4, Math.max(-3, share)));
 }
 
+/** How strongly a dot at a height shows: what lies beyond the axis' ends is gone, in [0, 1]. */
+export function dotShows({ area, domain }: Pick<AlongView, 'area' | 'domain'>, value: number): number {
+  const share = shareOfDomain(domain, value);
+  const beyondPx = Math.max(0, -share, share - 1) * area.heightPx;
+  return Math.max(0, 1 - beyondPx / (area.heightPx * 0.12));
+}
+
 /** The first period whose step is in view. */
 export function firstInView({ moment, periods }: AlongView): number {
   const { places } = periods;

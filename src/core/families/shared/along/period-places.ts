@@ -1,4 +1,7 @@
+import type { TimeSpan } from '../../../chart/captions';
+import { focusStrength, placeFocuses } from '../../../chart/focus';
 import { type FilmClock, positionAt } from '../../../pace/film-clock';
+import type { Focus } from '../../../project/focus';
 import type { Cube } from '../../../shaping/cube';
 
 /** How periods stand along a chart: as far apart as they are in the calendar, or evenly. */
@@ -26,6 +29,15 @@ export interface PeriodPlaces {
   /** Where each period stands, ascending from 0. */
   readonly places: Float64Array;
   readonly rule: WindowRule;
+  /** Spans in which the time in view closes in on some periods, in the units of `places`. */
+  readonly zooms: readonly PeriodZoom[];
+}
+
+/** A span in which the time in view closes in, and opens again. */
+export interface PeriodZoom extends TimeSpan {
+  readonly easeSec: number;
+  readonly from: number;
+  readonly to: number;
 }
 
 /** Where the playhead stands among the periods, and what is in view. */
@@ -41,10 +53,39 @@ export interface AlongMoment {
 }
 
 /** Gives each period its place. */
-export function placePeriods(cube: Cube, clock: FilmClock, rule: WindowRule): PeriodPlaces {
+export function placePeriods(
+  cube: Cube,
+  clock: FilmClock,
+  rule: WindowRule,
+  focuses: readonly Focus[] = [],
+): PeriodPlaces {
   const first = cube.periods[0]?.spacing ?? 0;
   const places = Float64Array.from(cube.periods, ({ spacing }, p) => (rule.spacing === 'even' ? p : spacing - first));
-  return { clock, places, rule };
+  const placeOf = (key: string) => places[cube.periods.findIndex((period) => period.key === key)] ?? Number.NaN;
+  const zooms = placeFocuses(focuses, cube, clock).flatMap(({ periods, fromSec, toSec, easeSec }): PeriodZoom[] => {
+    if (!periods) return [];
+    const ends = [placeOf(periods.from), placeOf(periods.to)].sort((a, b) => a - b);
+    const [from = 0, to = 0] = ends;
+    return to > from ? [{ fromSec, toSec, easeSec, from, to }] : [];
+  });
+  return { clock, places, rule, zooms };
+}
+
+/**
+ * Playhead and window as they are seen: the window closes in on what the film looks at, but never leaves the playhead behind.
+ *
+ * @param focusSec The time that decides what is looked at, where the playhead itself waits somewhere else.
+ */
+export function alongInView(periods: PeriodPlaces, timeSec: number, focusSec = timeSec): AlongMoment {
+  const moment = alongAt(periods, timeSec);
+  let { from, to } = moment;
+  for (const zoom of periods.zooms) {
+    const strength = focusStrength(zoom, focusSec);
+    if (strength <= 0) continue;
+    from += (Math.min(zoom.from, moment.head) - from) * strength;
+    to += (Math.max(zoom.to, moment.head) - to) * strength;
+  }
+  return to > from ? { ...moment, from, to } : moment;
 }
 
 /** The place of a fraction of a step. */

@@ -1,7 +1,7 @@
 import type { Box } from '../../../chart/box';
 import type { Direction } from '../axis-place';
 import { acrossPx } from './period-axis';
-import { alongAt, type PeriodPlaces } from './period-places';
+import { alongInView, type PeriodPlaces } from './period-places';
 
 interface AlongStage {
   readonly course: { readonly periods: PeriodPlaces };
@@ -18,7 +18,7 @@ export function periodUnder(
   at: { readonly x: number; readonly y: number },
   direction: Direction = 'standing',
 ): number | null {
-  const moment = alongAt(periods, timeSec);
+  const moment = alongInView(periods, timeSec);
   const across = direction === 'lying' ? at.y : at.x;
   const away = (place: number) => Math.abs(acrossPx(area, moment, place, direction) - across);
   const last = Math.min(periods.places.length - 1, moment.s >= 1 ? moment.step + 1 : moment.step);

@@ -41,7 +41,7 @@ export function seriesCourse(input: CourseInput<SeriesOwn>): SeriesCourse {
   const places = Math.max(1, picked.places.length);
   const settings = { places, order: 'largest', between, gaps, swapMode: 'at-crossing', swapSec: pace.swapSec } as const;
   const standings = standingsCourse({ ...input, cube: picked.shown }, settings);
-  const periods = placePeriods(cube, standings.clock, { spacing, window, windowPeriods });
+  const periods = placePeriods(cube, standings.clock, { spacing, window, windowPeriods }, chart.focuses);
   return { ...standings, ...picked, periods };
 }
 

@@ -53,7 +53,11 @@ export function headsAt(plan: AlongPlan, domain: Domain, moment: AlongMoment, ti
       slot,
       weight: Math.min(1, Math.max(0, places - slot)),
       falls: slotAt(tracks, k, time + lookSec) - slotAt(tracks, k, time - lookSec),
-      y: heightPx({ area: plan.area, domain }, value),
+      // What lies beyond the axis has its label at the end of it.
+      y: Math.min(
+        plan.area.y + plan.area.heightPx,
+        Math.max(plan.area.y, heightPx({ area: plan.area, domain }, value)),
+      ),
     };
   }).filter(({ value, weight }) => !Number.isNaN(value) && weight > 0);
   const ranked = [...found].sort((a, b) => a.rank - b.rank || a.slot - b.slot);
