@@ -2,12 +2,12 @@
 
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { Autosave } from '@/state/autosave';
 import { samples } from '@/state/samples';
 import { sessionStore, setSession } from '@/state/session';
-import { WriteTurn } from '@/state/write-turn';
 import { AppFrame } from '@/ui/app-frame';
 import { type Services, ServicesContext } from '@/ui/services';
+import { freeSpace } from './free-space';
+import { createKeeper } from './keeping';
 import { askBeforeLeaving } from './leaving';
 import { tellUnreadable } from './unreadable-work';
 import { createServices } from './wiring';
@@ -24,11 +24,11 @@ async function start(): Promise<Services> {
   sessionStore.subscribe((state, before) => {
     if (state.theme !== before.theme) localStorage.setItem(THEME, state.theme);
   });
-  const autosave: Autosave = new Autosave(new WriteTurn(navigator.locks ?? null, (ours) => void autosave.turned(ours)));
-  const services = createServices(autosave);
-  const restored = await autosave.restore();
-  autosave.start();
-  askBeforeLeaving();
+  const keeper = createKeeper();
+  const services = createServices(keeper);
+  const restored = await keeper.restore();
+  keeper.start();
+  askBeforeLeaving(keeper);
   if (restored.kind === 'unreadable') tellUnreadable(restored);
   if (restored.kind === 'locked')
     toast.error('The browser does not give out what it keeps', {
@@ -36,7 +36,11 @@ async function start(): Promise<Services> {
       duration: Number.POSITIVE_INFINITY,
     });
   const demo = samples[0];
-  if (restored.kind !== 'restored' && demo) void services.openSample(demo).then(() => playFirst(services));
+  const demoFirst = restored.kind !== 'opened' && demo !== undefined;
+  if (demoFirst) void playFirst(services);
+  void (demoFirst ? services.openSample(demo) : Promise.resolve())
+    .then(() => services.goOn())
+    .then(() => freeSpace(keeper));
   return services;
 }
 

@@ -2,7 +2,7 @@
 
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
-import { loadAsset } from '@/state/shelf';
+import { loadAsset } from '@/state/keep/assets';
 import type { FilmAssets } from '@/workers/export-protocol';
 import { flagOf } from './flags';
 

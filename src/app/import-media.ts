@@ -5,8 +5,8 @@ import type { Picture } from '@/core/project/film-parts';
 import { currentChart, draftChart } from '@/state/current';
 import { documentStore, edit } from '@/state/document';
 import { freshId } from '@/state/fresh-id';
+import { keepAsset } from '@/state/keep/assets';
 import { sessionStore } from '@/state/session';
-import { keepAsset } from '@/state/shelf';
 import { rasterise } from './rasterise';
 
 const asIs = ['image/png', 'image/jpeg', 'image/webp'] as const;

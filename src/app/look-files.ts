@@ -2,7 +2,7 @@
 
 import { toast } from 'sonner';
 import type { Look } from '@/core/project/look';
-import { keepLooks, loadLooks } from '@/state/shelf';
+import { keepLooks, loadLooks } from '@/state/own-looks';
 import { fileNameOf, save } from './download';
 
 /** What checks files is heavy, and few visits need it. */

@@ -4,7 +4,9 @@ import { toast } from 'sonner';
 import { currentTable } from '@/state/current';
 import { documentStore } from '@/state/document';
 import { ImportRefused, type Incoming } from '@/state/incoming';
-import { keepHandle, loadHandle } from '@/state/shelf';
+import { keepHandle, loadHandle } from '@/state/keep/assets';
+import type { Disk } from '@/state/keep/disk';
+import { interrupted, whileIncoming } from '@/state/keep/incoming-files';
 import type { AddHow, Studio } from '@/state/studio';
 import type { OpenedFile } from '@/ui/services';
 
@@ -21,7 +23,10 @@ export function tell(fileName: string, error: unknown): void {
 
 /** Opens tables from files, from the clipboard and from the catalogue. */
 export class TableOpener {
-  constructor(private readonly studio: Studio) {}
+  constructor(
+    private readonly studio: Studio,
+    private readonly disk: Disk,
+  ) {}
 
   async bytesOf(file: File): Promise<ArrayBuffer | null> {
     if (file.size > MAX_FILE_BYTES) {
@@ -35,13 +40,30 @@ export class TableOpener {
 
   /** Reads bytes as the table on stage, or adds them to it. Returns whether they could be read. */
   async take(bytes: ArrayBuffer, incoming: Incoming, add: AddHow | false): Promise<boolean> {
+    const read = async (assetId?: string) => {
+      const kept = assetId === undefined ? incoming : { ...incoming, assetId };
+      if (add) await this.studio.addFile(bytes, kept, add);
+      else await this.studio.importFile(bytes, kept);
+    };
     try {
-      if (add) await this.studio.addFile(bytes, incoming, add);
-      else await this.studio.importFile(bytes, incoming);
+      const { fileName, kind = 'file', sample } = incoming;
+      if (sample || bytes.byteLength === 0) await read();
+      else await whileIncoming(this.disk, navigator.locks ?? null, { fileName, kind, add }, bytes, read);
       return true;
     } catch (error) {
       tell(incoming.fileName, error);
       return false;
+    }
+  }
+
+  /** Reads what a page that is gone had begun to read. */
+  async goOn(): Promise<void> {
+    const left = await interrupted(this.disk, navigator.locks ?? null).catch(() => []);
+    for (const { file, bytes } of left) {
+      const { fileName, kind, add } = file;
+      const said = `${fileName} was being read when the page closed`;
+      if (!bytes) toast.error(said, { description: 'It had not come in whole. Drop it again.' });
+      else if (await this.take(bytes, { fileName, kind }, add)) toast(said, { description: 'It has been read now.' });
     }
   }
 

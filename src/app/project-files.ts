@@ -1,9 +1,12 @@
 import { toast } from 'sonner';
 import { sourcesOf } from '@/core/project/project';
 import { documentStore, replaceProject } from '@/state/document';
+import { freshId } from '@/state/fresh-id';
+import { keepAsset, loadAsset } from '@/state/keep/assets';
+import type { Keeper } from '@/state/keep/keeper';
 import { sessionStore, setSession } from '@/state/session';
-import { keepAsset, loadAsset } from '@/state/shelf';
 import { fileNameOf, save } from './download';
+import { isOnShelf } from './shelf-services';
 
 /** Saves the open project, data included, as one file; says which data is missing where some is. */
 export async function saveProject(): Promise<void> {
@@ -25,8 +28,11 @@ export async function saveProject(): Promise<void> {
   );
 }
 
-/** Opens a project file in place of the open project; a damaged one changes nothing and is named. */
-export async function openProject(bytes: ArrayBuffer, fileName: string): Promise<void> {
+/**
+ * Opens a project file in place of the open project; a damaged one changes nothing and is named. What stands on the shelf under
+ * its id stays as it is.
+ */
+export async function openProject(keeper: Keeper, bytes: ArrayBuffer, fileName: string): Promise<void> {
   const { readProjectFile } = await import('@/export/project-file');
   const outcome = readProjectFile(new Uint8Array(bytes));
   if (!outcome.ok) {
@@ -36,7 +42,9 @@ export async function openProject(bytes: ArrayBuffer, fileName: string): Promise
     return;
   }
   for (const [id, asset] of outcome.value.assets) await keepAsset(id, asset.slice().buffer);
+  const { project } = outcome.value;
+  const taken = project.id !== keeper.openId && (await isOnShelf(keeper, project.id));
   setSession({ pieceId: null, span: null, hovered: null, picked: null, playing: false });
-  replaceProject(outcome.value.project);
+  replaceProject(taken ? { ...project, id: freshId() } : project);
   if (sessionStore.getState().step === 'gather') setSession({ step: 'dress' });
 }

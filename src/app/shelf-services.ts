@@ -1,76 +1,100 @@
 import { toast } from 'sonner';
-import { knownFamilies } from '@/core/families/known';
-import { documentStore, replaceProject } from '@/state/document';
-import { readoutAtSec, setReadout } from '@/state/playhead';
-import { setSession, workSteps } from '@/state/session';
-import { Shelving } from '@/state/shelving';
-import {
-  binWork,
-  copyWork,
-  dropWork,
-  listWorks,
-  renameWork,
-  type ShelvedWork,
-  takeWork,
-  unbinWork,
-} from '@/state/work-shelf';
+import { documentStore } from '@/state/document';
+import { allCards, changeCard } from '@/state/keep/cards';
+import { workLock } from '@/state/keep/hold';
+import type { Keeper } from '@/state/keep/keeper';
+import { newestWhole } from '@/state/keep/records';
+import { binWork, copyWork, dropShelved, renameWork } from '@/state/keep/shelf-work';
+import { dropVersion, renameVersion, versionsOf } from '@/state/keep/versions';
+import { sessionStore } from '@/state/session';
 import type { Services } from '@/ui/services';
+import { tellUnopened } from './keeping';
+import { tellUnreadable } from './unreadable-work';
 
 const PICTURE_PX = 240;
+/** The person looks on a while before a picture is made of the film. */
+const PICTURE_DELAY_MS = 1500;
 
-/** The shelf of work, wired to the stage that makes its pictures. */
-export function shelfServices(pictures: Services['familyPictures']) {
-  const shelving = new Shelving({
-    nowMs: () => Date.now(),
-    picture: async ({ charts: [chart] }) => pictureOf(await pictures(chart?.family ?? '', PICTURE_PX, 1)),
-    onShelved: (name) =>
-      toast(`“${name.slice(0, 60)}” is on the shelf`, { description: 'Open the shelf, or undo, to have it back.' }),
-    onFailed: (name, why) =>
-      toast.error(`“${name.slice(0, 60)}” could not be put on the shelf`, {
-        description: `${why}. Undo brings it back: save it as a project file.`,
-        duration: Number.POSITIVE_INFINITY,
-      }),
-  });
-  const services = {
+/** The shelf of work, and the versions of the open one. */
+export function shelfServices(keeper: Keeper) {
+  const { disk } = keeper;
+  const locks = navigator.locks ?? null;
+  return {
     works: {
       async list() {
-        await shelving.idle();
-        const open = documentStore.getState().project?.id;
-        return (await listWorks()).filter(({ id }) => id !== open);
+        await keeper.idle();
+        const elsewhere = await heldNames(locks);
+        const cards = await allCards(disk);
+        return cards
+          .filter(({ id, untouched }) => id !== keeper.openId && !untouched)
+          .map((card) => ({ ...card, elsewhere: elsewhere.has(workLock(card.id)) }));
       },
-      open: openWork,
-      copy: async (id) => void (await copyWork(id, Date.now())),
-      rename: renameWork,
-      remove: (id) => binWork(id, Date.now()),
-      bringBack: unbinWork,
-      drop: dropWork,
+      open: (id) => openWork(keeper, id),
+      copy: async (id) => void (await copyWork(disk, id, Date.now())),
+      rename: (id, name) => renameWork(disk, locks, id, name),
+      remove: (id) => binWork(disk, locks, id, Date.now()),
+      bringBack: (id) => changeCard(disk, id, { removedMs: null }),
+      drop: (id) => dropShelved(disk, locks, id),
+      takeOver: () => keeper.takeOver(),
+    },
+    versions: {
+      async list() {
+        await keeper.idle();
+        return keeper.openId === null ? [] : versionsOf(disk, keeper.openId);
+      },
+      keep: (name) => keeper.keepVersion(name),
+      rename: (version, name) => renameVersion(disk, version, name),
+      drop: (version) => dropVersion(disk, version),
+      async look(version) {
+        const issues = await keeper.versions.begin(version);
+        if (issues) toast.error('This version cannot be read', { description: issues[0]?.message });
+        return issues === null;
+      },
+      leave: () => keeper.versions.end(),
+      bringBack: () => keeper.versions.bringBack(),
     },
   } satisfies Partial<Services>;
-  return { shelving, services };
 }
 
-/** Opens work from the shelf; what was open goes there by itself. Work that cannot be read stays where it is. */
-async function openWork(id: string): Promise<boolean> {
-  const work = await takeWork(id).catch(() => null);
-  if (!work) {
-    toast.error('This work is no longer on the shelf. Was it opened in another tab?');
-    return false;
-  }
-  const { readProject } = await import('@/core/project/read-project');
-  const outcome = readProject(work.project, knownFamilies);
-  if (!outcome.ok) {
-    toast.error(`“${work.name.slice(0, 60)}” cannot be opened`, {
-      description: `${outcome.issues[0]?.message ?? 'It cannot be read.'} It stays on the shelf as it is.`,
-    });
-    return false;
-  }
-  setSession({ pieceId: null, span: null, hovered: null, picked: null, playing: false, step: stepOf(work) });
-  setReadout(readoutAtSec(Number.isFinite(work.timeSec) ? work.timeSec : 0));
-  replaceProject(outcome.value);
-  return true;
+/** Work that any tab of this browser has open, by the names of the locks. */
+async function heldNames(locks: LockManager | null): Promise<ReadonlySet<string>> {
+  const held = (await locks?.query().catch(() => null))?.held ?? [];
+  return new Set(held.map(({ name }) => name ?? ''));
 }
 
-const stepOf = ({ step }: ShelvedWork) => workSteps.find((each) => each === step) ?? 'dress';
+/** Opens work from the shelf; what was open stands there by itself. Work that cannot be read stays where it is. */
+async function openWork(keeper: Keeper, id: string): Promise<boolean> {
+  try {
+    const opened = await keeper.open(id);
+    if (opened.kind === 'none') toast.error('This work is no longer on the shelf. Was it removed in another tab?');
+    if (opened.kind === 'unreadable') tellUnreadable(opened);
+    return opened.kind === 'opened';
+  } catch (error) {
+    tellUnopened(error);
+    return false;
+  }
+}
+
+/** Is there work of this id on the shelf, or in its bin? */
+export async function isOnShelf(keeper: Keeper, id: string): Promise<boolean> {
+  return (await newestWhole(keeper.disk, id).catch(() => null)) !== null;
+}
+
+/** Keeps a picture of the open film for the shelf, whenever it has been looked at for a while. */
+export function keepPictures(keeper: Keeper, pictures: Services['familyPictures']): void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  sessionStore.subscribe(({ overview }, before) => {
+    if (overview === before.overview || !overview) return;
+    clearTimeout(timer);
+    timer = setTimeout(() => void take().catch(() => undefined), PICTURE_DELAY_MS);
+  });
+  const take = async () => {
+    const { project, readOnly } = documentStore.getState();
+    if (!project || readOnly) return;
+    const [chart] = project.charts;
+    await keeper.picture(project.id, await pictureOf(await pictures(chart?.family ?? '', PICTURE_PX, 1)));
+  };
+}
 
 /** A picture as a data address; `''` where there is none. */
 async function pictureOf([bitmap]: readonly ImageBitmap[]): Promise<string> {

@@ -3,11 +3,10 @@
 import { toast } from 'sonner';
 import { estimateGifBytes } from '@/export/gif/estimate';
 import { bitRate } from '@/export/video/film-format';
-import type { Autosave } from '@/state/autosave';
 import { documentStore } from '@/state/document';
+import { loadAsset } from '@/state/keep/assets';
+import type { Keeper } from '@/state/keep/keeper';
 import { setSession } from '@/state/session';
-import { loadAsset } from '@/state/shelf';
-import type { Shelving } from '@/state/shelving';
 import { type AddHow, Studio } from '@/state/studio';
 import type { OpenedFile, Services } from '@/ui/services';
 import { callback, startStageWorker, transfer } from '@/workers/client';
@@ -19,12 +18,12 @@ import { listServices } from './list-files';
 import { lookServices } from './look-files';
 import { TableOpener, tell } from './open-tables';
 import { openProject, saveProject } from './project-files';
-import { shelfServices } from './shelf-services';
+import { keepPictures, shelfServices } from './shelf-services';
 import { loadSteps, saveSteps } from './steps-files';
 import { createTableClient, ofCurrentChart } from './table-client';
 
 /** Starts the workers and ties them to the document and the interface. Called once for a page. */
-export function createServices(autosave: Autosave): Services {
+export function createServices(keeper: Keeper): Services {
   const table = createTableClient();
   const chartTable = ofCurrentChart(table.api);
   const stage = startStageWorker();
@@ -42,13 +41,10 @@ export function createServices(autosave: Autosave): Services {
       if (images.length > 0) await stage.api.addImages(images);
     },
   });
-  const opener = new TableOpener(studio);
+  const opener = new TableOpener(studio, keeper.disk);
   const exports = new ExportQueue(media, table.api, studio.film);
   studio.start();
-  const { shelving, services: shelf } = shelfServices((id, widthPx, count) =>
-    stage.api.familyPictures(id, widthPx, count),
-  );
-  shelving.start();
+  keepPictures(keeper, (id, widthPx, count) => stage.api.familyPictures(id, widthPx, count));
 
   const openFiles = async (files: readonly OpenedFile[], add: AddHow | false) => {
     const pictures = files.map(({ file }) => file).filter(({ name }) => /\.(png|jpe?g|webp|svg)$/i.test(name));
@@ -57,14 +53,14 @@ export function createServices(autosave: Autosave): Services {
     const project = others.find(({ file }) => file.name.endsWith('.plucky'));
     if (!project) return others.length > 0 ? opener.files(others, add) : undefined;
     const bytes = await opener.bytesOf(project.file);
-    if (bytes) await openProject(bytes, project.file.name);
+    if (bytes) await openProject(keeper, bytes, project.file.name);
   };
 
   return {
     studio,
     ...stageServices(stage, studio),
-    ...openingServices(opener, studio, shelving),
-    ...shelf,
+    ...openingServices(opener, studio, keeper),
+    ...shelfServices(keeper),
     ...exportServices(exports, stage),
     table: chartTable,
     openFiles: (files) => openFiles(files, false),
@@ -79,7 +75,6 @@ export function createServices(autosave: Autosave): Services {
       else save(new Blob([bytes as BlobPart]), fileNameOf(project.name, `.${format}`));
     },
     saveProject,
-    workHere: (which) => autosave.workHere(which),
     addCategoryPictures,
     addPicture,
     addFont,
@@ -119,7 +114,7 @@ function stageServices(stage: Stage, studio: Studio) {
 }
 
 /** Ways for a table to come in, and to be read again. */
-function openingServices(opener: TableOpener, studio: Studio, shelving: Shelving) {
+function openingServices(opener: TableOpener, studio: Studio, keeper: Keeper) {
   return {
     async openPasted(text) {
       await opener.take(encode(text), { fileName: 'Pasted table', kind: 'pasted' }, false);
@@ -134,9 +129,10 @@ function openingServices(opener: TableOpener, studio: Studio, shelving: Shelving
       const response = await fetch(`/samples/${sample.file}`).catch(() => null);
       if (response?.ok) {
         const opened = await opener.take(await response.arrayBuffer(), { fileName: sample.file, sample }, false);
-        if (opened) shelving.noteUntouched();
+        if (opened) await keeper.noteUntouched();
       } else toast.error(`The sample ${sample.name} could not be loaded. Is the app still running?`);
     },
+    goOn: () => opener.goOn(),
     refresh: () => opener.refresh(),
     refreshFrom: (file) => opener.refreshFrom(file),
     async readAs(choice) {

@@ -12,7 +12,7 @@ const rename = (to: string, gesture: string | null = null) =>
   }, gesture);
 
 describe('the document', () => {
-  beforeEach(() => documentStore.setState({ project, past: [], future: [], gesture: null }));
+  beforeEach(() => documentStore.setState({ ...documentStore.getInitialState(), project }, true));
 
   it('takes steps back and makes them again', () => {
     rename('Second');
@@ -49,10 +49,29 @@ describe('the document', () => {
     expect(documentStore.getState().past).toBe(past);
   });
 
-  it('gives the old project back after another was opened', () => {
-    replaceProject({ ...project, id: 'p2', name: 'Opened' });
+  it('takes another state of the project as a step, and begins anew with another project', () => {
+    replaceProject({ ...project, name: 'From a file' });
     undo();
     expect(name()).toBe('First');
+    replaceProject({ ...project, id: 'p2', name: 'Opened' });
+    expect(documentStore.getState().past).toEqual([]);
+    undo();
+    expect(name()).toBe('Opened');
+  });
+
+  it('refuses every change while it is only shown, and counts what it refused', () => {
+    rename('Second');
+    documentStore.setState({ readOnly: { kind: 'version', atMs: 0 } });
+    edit((draft) => {
+      draft.name = 'Changed';
+    });
+    undo();
+    expect(name()).toBe('Second');
+    expect(documentStore.getState().refusals).toBe(2);
+    // A table of the same columns, say, then begins work of its own.
+    replaceProject({ ...project, name: 'Mine' });
+    expect(documentStore.getState()).toMatchObject({ readOnly: null, project: { name: 'Mine' } });
+    expect(documentStore.getState().project?.id).not.toBe(project.id);
   });
 
   it('keeps colours of categories whatever they are called', () => {

@@ -1,11 +1,17 @@
 import { produce } from 'immer';
 import { createStore } from 'zustand/vanilla';
 import type { Project } from '@/core/project/project';
+import { freshId } from './fresh-id';
 
 type Mutable<T> = T extends object ? { -readonly [K in keyof T]: Mutable<T[K]> } : T;
 
 /** A project as an edit may change it. */
 export type ProjectDraft = Mutable<Project>;
+
+/** Why nothing can be changed now: another tab has the work, or an earlier version of it is looked at. */
+export type ReadOnly =
+  | { readonly kind: 'elsewhere'; readonly sinceMs: number | null; readonly changedMs: number | null }
+  | { readonly kind: 'version'; readonly atMs: number };
 
 /** The document and its history. Projects are never changed in place, so history is a list of them. */
 export interface DocumentState {
@@ -14,11 +20,29 @@ export interface DocumentState {
   readonly future: readonly Project[];
   /** Edits with the same gesture (one drag, one stretch of typing) are undone together. */
   readonly gesture: string | null;
+  readonly readOnly: ReadOnly | null;
+  /** Edits that were refused because nothing can be changed. */
+  readonly refusals: number;
 }
 
-const MAX_STEPS = 200;
+/** Steps of undo that are kept. */
+export const MAX_STEPS = 200;
 
-export const documentStore = createStore<DocumentState>(() => ({ project: null, past: [], future: [], gesture: null }));
+export const documentStore = createStore<DocumentState>(() => ({
+  project: null,
+  past: [],
+  future: [],
+  gesture: null,
+  readOnly: null,
+  refusals: 0,
+}));
+
+/** Says so where nothing can be changed. */
+function refused(): boolean {
+  const { readOnly, refusals } = documentStore.getState();
+  if (readOnly) documentStore.setState({ refusals: refusals + 1 });
+  return readOnly !== null;
+}
 
 /**
  * Changes the document.
@@ -28,7 +52,7 @@ export const documentStore = createStore<DocumentState>(() => ({ project: null, 
  */
 export function edit(recipe: (draft: ProjectDraft) => void, gesture: string | null = null): void {
   const { project, past, gesture: running } = documentStore.getState();
-  if (!project) return;
+  if (!project || refused()) return;
   const next = produce(project, (draft) => recipe(draft as ProjectDraft));
   if (next === project) return;
   const goesOn = gesture !== null && gesture === running;
@@ -46,8 +70,9 @@ export function edit(recipe: (draft: ProjectDraft) => void, gesture: string | nu
  * @param recipe Changes a draft in place.
  */
 export function amend(recipe: (draft: ProjectDraft) => void): void {
-  const { project } = documentStore.getState();
-  if (project) documentStore.setState({ project: produce(project, (draft) => recipe(draft as ProjectDraft)) });
+  const { project, readOnly } = documentStore.getState();
+  if (project && !readOnly)
+    documentStore.setState({ project: produce(project, (draft) => recipe(draft as ProjectDraft)) });
 }
 
 /** Ends a gesture, so that the next edit is a new step of undo. */
@@ -55,18 +80,28 @@ export function endGesture(): void {
   if (documentStore.getState().gesture !== null) documentStore.setState({ gesture: null });
 }
 
-/** Puts another project in place; the one before can be had back with undo. */
+/**
+ * Puts another state of the project in place, as a step of undo; or another project, whose history begins here. Where nothing
+ * can be changed, a state of the same project becomes a project of its own.
+ */
 export function replaceProject(project: Project): void {
-  const { project: before, past } = documentStore.getState();
-  const kept = before ? [...past, before].slice(-MAX_STEPS) : [];
-  documentStore.setState({ project, past: kept, future: [], gesture: null });
+  const { project: before, past, readOnly } = documentStore.getState();
+  const next = readOnly && before?.id === project.id ? { ...project, id: freshId() } : project;
+  const goesOn = before?.id === next.id;
+  documentStore.setState({
+    project: next,
+    past: goesOn && before ? [...past, before].slice(-MAX_STEPS) : [],
+    future: [],
+    gesture: null,
+    readOnly: null,
+  });
 }
 
 /** Takes the last step back. */
 export function undo(): void {
   const { project, past, future } = documentStore.getState();
   const before = past.at(-1);
-  if (!project || !before) return;
+  if (!project || !before || refused()) return;
   documentStore.setState({ project: before, past: past.slice(0, -1), future: [project, ...future], gesture: null });
 }
 
@@ -74,6 +109,6 @@ export function undo(): void {
 export function redo(): void {
   const { project, past, future } = documentStore.getState();
   const next = future[0];
-  if (!project || !next) return;
+  if (!project || !next || refused()) return;
   documentStore.setState({ project: next, past: [...past, project], future: future.slice(1), gesture: null });
 }

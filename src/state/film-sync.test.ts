@@ -16,7 +16,7 @@ import { sessionStore, setSession } from './session';
 import { Studio } from './studio';
 
 const disk = vi.hoisted(() => new Map<string, ArrayBuffer>());
-vi.mock('./shelf', () => ({
+vi.mock('./keep/assets', () => ({
   loadAsset: async (id: string) => disk.get(id)?.slice(0) ?? null,
   keepAsset: async (id: string, bytes: ArrayBuffer) => {
     disk.set(id, bytes.slice(0));

@@ -10,11 +10,13 @@ export interface Incoming {
   readonly kind?: SourceKind;
   readonly sample?: Sample;
   readonly reading?: ReadingChoice;
+  /** Under which its bytes are kept already; none for bytes that are not. */
+  readonly assetId?: string;
 }
 
 /** Where the bytes of a table on its way in will be kept, and how they are read. */
-export function sourceOf({ fileName, kind = 'file', reading = noReadingChoice }: Incoming): TableSource {
-  return { kind, fileName, assetId: freshId(), reading };
+export function sourceOf({ fileName, kind = 'file', reading = noReadingChoice, assetId }: Incoming): TableSource {
+  return { kind, fileName, assetId: assetId ?? freshId(), reading };
 }
 
 /** The person ended the reading. */

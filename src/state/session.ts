@@ -89,10 +89,9 @@ export interface SessionState {
   readonly focusControl: { readonly id: string; readonly count: number } | null;
   /** The cell of the table to bring into view. */
   readonly focusCell: { readonly row: number; readonly column: string; readonly count: number } | null;
-  /** `elsewhere`: another tab has this work open and keeps it. */
-  readonly saving: 'saved' | 'saving' | 'elsewhere' | { readonly failed: string };
-  /** Edits were made here that only the tab which keeps the work could keep. */
-  readonly unkept: boolean;
+  readonly saving: 'saved' | 'saving' | { readonly failed: string };
+  /** The work that was open before the present one was begun: undo at the very start goes back to it. */
+  readonly cameFrom: string | null;
   readonly rankingOpen: boolean;
   /** The text whose type is set in Dress. */
   readonly textPart: TextPart | LabelPart;
@@ -131,7 +130,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   focusControl: null,
   focusCell: null,
   saving: 'saved',
-  unkept: false,
+  cameFrom: null,
   rankingOpen: true,
   textPart: 'title',
   pickedExtra: null,

@@ -11,13 +11,13 @@ import { documentStore, edit, replaceProject } from './document';
 import { FilmSync, type FilmWorkers } from './film-sync';
 import { freshId } from './fresh-id';
 import { ImportRefused, type Incoming, ReadingCancelled, sourceOf } from './incoming';
+import { keepAsset } from './keep/assets';
 import { Playback } from './playback';
 import { setReadout } from './playhead';
 import { fits, withNewChart, withSameLook } from './project-tables';
 import type { Remote } from './remote';
 import { sampleSource } from './samples';
 import { sessionStore, setSession } from './session';
-import { keepAsset } from './shelf';
 import { TableReader } from './table-reader';
 
 /** The workers, given from outside so that this module knows nothing of threads. */

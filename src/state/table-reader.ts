@@ -1,9 +1,9 @@
 import type { TableEntry } from '@/core/project/table-entry';
 import type { SourceBytes, TableSummary, TableWorkerApi } from '@/workers/protocol';
 import { ImportRefused, lostData, ReadingCancelled } from './incoming';
+import { loadAsset } from './keep/assets';
 import type { Remote } from './remote';
 import { sessionStore, setSession } from './session';
-import { loadAsset } from './shelf';
 
 /** What the reader needs of the worker. */
 export interface ReadingWorker {

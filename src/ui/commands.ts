@@ -1,8 +1,9 @@
-import { redo, undo } from '@/state/document';
+import { redo } from '@/state/document';
 import { samples } from '@/state/samples';
 import { sessionStore, setSession, type WorkStep, workSteps } from '@/state/session';
 import { goToControl, goToStep } from './go-to';
 import type { Services } from './services';
+import { undoOrGoBack } from './undo';
 
 /** Something that a key or the palette does. */
 export interface Command {
@@ -35,7 +36,8 @@ const withCtrl = (key: string, shift?: boolean) => (event: KeyboardEvent) =>
   (shift === undefined || event.shiftKey === shift);
 
 /** Every command: the palette, the keyboard and the list of shortcuts are all made from this one list. */
-export function commandsOf({ studio, saveProject, openSample }: Services, frame: FrameActions): readonly Command[] {
+export function commandsOf(services: Services, frame: FrameActions): readonly Command[] {
+  const { studio, saveProject, openSample } = services;
   const { playback } = studio;
   return [
     {
@@ -45,7 +47,7 @@ export function commandsOf({ studio, saveProject, openSample }: Services, frame:
       meets: (event) => alone(' ')(event) && !(event.target instanceof HTMLButtonElement),
       run: () => playback.toggle(),
     },
-    { name: 'Undo', keys: 'Ctrl Z', meets: withCtrl('z', false), whileTyping: true, run: undo },
+    { name: 'Undo', keys: 'Ctrl Z', meets: withCtrl('z', false), whileTyping: true, run: () => undoOrGoBack(services) },
     { name: 'Redo', keys: 'Ctrl Shift Z', meets: withCtrl('z', true), whileTyping: true, run: redo },
     {
       name: 'Save a project file',

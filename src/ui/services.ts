@@ -9,11 +9,12 @@ import type { Look } from '@/core/project/look';
 import type { StageRect } from '@/core/scene/part-box';
 import type { PartName } from '@/core/scene/scene';
 import type { ReadingChoice } from '@/core/table/reader';
+import type { WorkCard } from '@/state/keep/kept-work';
+import type { Version } from '@/state/keep/versions';
 import type { Remote } from '@/state/remote';
 import type { Sample } from '@/state/samples';
 import type { ExportJob } from '@/state/session';
 import type { Studio } from '@/state/studio';
-import type { WorkSummary } from '@/state/work-shelf';
 import type { FilmFormatName } from '@/workers/export-protocol';
 import type { ChartTableApi } from '@/workers/protocol';
 
@@ -34,9 +35,15 @@ export interface OpenedFile {
   readonly handle: FileSystemFileHandle | null;
 }
 
+/** Work as the shelf tells of it. */
+export interface ShelvedWork extends WorkCard {
+  /** Another tab has it open. */
+  readonly elsewhere: boolean;
+}
+
 /** What can be done with work that is kept and not open. All but `open` throw what the browser throws. */
 export interface WorkServices {
-  list(): Promise<WorkSummary[]>;
+  list(): Promise<ShelvedWork[]>;
   /** Puts it in place of the open work, which goes on the shelf; false where it cannot be read. */
   open(id: string): Promise<boolean>;
   copy(id: string): Promise<void>;
@@ -46,6 +53,24 @@ export interface WorkServices {
   bringBack(id: string): Promise<void>;
   /** For good. */
   drop(id: string): Promise<void>;
+  /** Takes the open work from the tab that has it, and works on here. */
+  takeOver(): Promise<void>;
+}
+
+/** Dated versions of the open work. All throw what the browser throws. */
+export interface VersionServices {
+  /** The newest first. */
+  list(): Promise<Version[]>;
+  /** Keeps the work as it is now, under a name. */
+  keep(name: string): Promise<void>;
+  rename(version: Version, name: string): Promise<void>;
+  drop(version: Version): Promise<void>;
+  /** Shows it; nothing can be changed meanwhile. False where it cannot be read. */
+  look(version: Version): Promise<boolean>;
+  /** Back to the work as it is now. */
+  leave(): void;
+  /** What is looked at takes the place of what there is now, as a step of undo. */
+  bringBack(): void;
 }
 
 /** What the interface can have done; the app wires it to workers, files and the browser. */
@@ -68,6 +93,8 @@ export interface Services {
   openEmpty(): Promise<void>;
   /** Makes a table of what the catalogue sent. */
   openCatalogue(name: string, csv: string): Promise<void>;
+  /** Reads the files whose reading ended with the page of an earlier visit. */
+  goOn(): Promise<void>;
   /** Reads the table's file from disk again; false when the browser has no way back to it, and it has to be chosen. */
   refresh(): Promise<boolean>;
   refreshFrom(file: File): Promise<void>;
@@ -80,8 +107,7 @@ export interface Services {
   saveProject(): Promise<void>;
   /** Work that is kept in this browser and not open. */
   readonly works: WorkServices;
-  /** Works on in this tab, while another one has the same work open: with what is here, or with what is kept. */
-  workHere(which: 'mine' | 'kept'): Promise<void>;
+  readonly versions: VersionServices;
   formats(widthPx: number, heightPx: number, framesPerSec: number): Promise<OfferedFormat[]>;
   /** Bits a second at the most. */
   bitsPerSec(quality: 'light' | 'good' | 'best', widthPx: number, heightPx: number, framesPerSec: number): number;

@@ -2,13 +2,15 @@
 
 import { Command, HelpCircle, LibraryBig, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { edit, endGesture, redo, undo } from '@/state/document';
+import { edit, endGesture, redo } from '@/state/document';
 import { setSession, type WorkStep, workSteps } from '@/state/session';
 import { useProblems } from './gather/problem-list';
 import { goToStep } from './go-to';
 import { Mark } from './mark';
 import { IconButton } from './parts/button';
 import { cx } from './parts/class-names';
+import { useServices } from './services';
+import { undoOrGoBack } from './undo';
 import { useDocument, useProject, useSession } from './use-state';
 
 const names: Record<WorkStep, string> = {
@@ -31,7 +33,9 @@ interface TopLineProps {
 export function TopLine({ onPalette, onHelp, onShelf, children }: TopLineProps) {
   const name = useProject((project) => project.name, '');
   const hasProject = useDocument((state) => state.project !== null);
-  const canUndo = useDocument((state) => state.past.length > 0);
+  const services = useServices();
+  const cameFrom = useSession((state) => state.cameFrom);
+  const canUndo = useDocument((state) => state.past.length > 0) || cameFrom !== null;
   const canRedo = useDocument((state) => state.future.length > 0);
   const theme = useSession((state) => state.theme);
   return (
@@ -55,7 +59,7 @@ export function TopLine({ onPalette, onHelp, onShelf, children }: TopLineProps) 
           }
           onBlur={endGesture}
         />
-        <IconButton label="Undo" disabled={!canUndo} onClick={undo}>
+        <IconButton label="Undo" disabled={!canUndo} onClick={() => undoOrGoBack(services)}>
           <Undo2 className="size-4" aria-hidden />
         </IconButton>
         <IconButton label="Redo" disabled={!canRedo} onClick={redo}>
@@ -133,14 +137,16 @@ function StepNav() {
 
 function SavedState() {
   const saving = useSession((state) => state.saving);
+  const readOnly = useDocument((state) => state.readOnly);
   const failed = typeof saving === 'object';
+  const word = readOnly ? 'Only shown' : failed ? 'Not saved' : saving === 'saving' ? 'Saving' : 'Saved';
   return (
     <span
       role="status"
-      className={cx('truncate text-[12px]', failed || saving === 'elsewhere' ? 'text-accent-text' : 'text-quiet')}
-      title={failed ? saving.failed : saving === 'elsewhere' ? 'Another tab keeps this work' : 'Kept in this browser'}
+      className={cx('truncate text-[12px]', failed || readOnly ? 'text-accent-text' : 'text-quiet')}
+      title={failed ? saving.failed : readOnly ? 'Nothing can be changed here now' : 'Kept in this browser'}
     >
-      {failed || saving === 'elsewhere' ? 'Not saved' : saving === 'saving' ? 'Saving' : 'Saved'}
+      {word}
     </span>
   );
 }

@@ -2,11 +2,11 @@
 
 import { Copy, PenLine, Search, Trash2, Undo2, X } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
-import { BIN_DAYS, type WorkSummary } from '@/state/work-shelf';
+import { BIN_DAYS } from '@/state/keep/cards';
 import { Button, IconButton } from './parts/button';
 import { Dialog } from './parts/dialog';
 import { SelectBox } from './parts/select-field';
-import { useServices } from './services';
+import { type ShelvedWork, useServices } from './services';
 
 const orders = [
   { value: 'changed', label: 'Changed last' },
@@ -23,7 +23,7 @@ interface WorkShelfProps {
 /** All work that is kept in this browser and not open: opened, copied, renamed, removed and brought back here. */
 export function WorkShelf({ open, onOpenChange }: WorkShelfProps) {
   const { works } = useServices();
-  const [list, setList] = useState<readonly WorkSummary[] | null>(null);
+  const [list, setList] = useState<readonly ShelvedWork[] | null>(null);
   const [failed, setFailed] = useState('');
   const [search, setSearch] = useState('');
   const [order, setOrder] = useState<Order>('changed');
@@ -130,14 +130,14 @@ export function WorkShelf({ open, onOpenChange }: WorkShelfProps) {
   );
 }
 
-const comparing: Readonly<Record<Order, (a: WorkSummary, b: WorkSummary) => number>> = {
+const comparing: Readonly<Record<Order, (a: ShelvedWork, b: ShelvedWork) => number>> = {
   changed: (a, b) => b.changedMs - a.changedMs,
   name: (a, b) => a.name.localeCompare(b.name, 'en'),
   table: (a, b) => a.tableName.localeCompare(b.tableName, 'en') || b.changedMs - a.changedMs,
 };
 
 interface WorkRowProps {
-  readonly work: WorkSummary;
+  readonly work: ShelvedWork;
   readonly onOpen: () => void;
   readonly onCopy: () => void;
   readonly onRename: (name: string) => void;

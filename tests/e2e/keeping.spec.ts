@@ -1,7 +1,16 @@
-import { expect, type Page, test } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { type BrowserContext, chromium, expect, type Page, test } from '@playwright/test';
+import { chromiumArgs, chromiumPath } from '../../scripts/lib/chromium.mjs';
 import { goTo, openApp, openFile, openRace, raceTable, words } from './support';
 
 const title = (page: Page) => page.getByLabel('Title', { exact: true });
+const notice = (page: Page) => page.getByRole('region', { name: 'This work is open in two tabs' });
+/** Milliseconds between an edit and the end of its page. The nightly run does each ten times. */
+const DELAYS_MS = [0, 50, 150, 300, 500];
+const TIMES = Number(process.env.TEMPO_KILLS ?? 1);
 
 /** Opens the race and gives it a title. */
 async function openTitled(page: Page, name: string): Promise<void> {
@@ -11,7 +20,7 @@ async function openTitled(page: Page, name: string): Promise<void> {
   await title(page).fill(name);
 }
 
-/** Changes what the browser keeps, behind the app's back. */
+/** Opens one of the browser's stores in the page and works on what is there; the function is run in the page. */
 function changeKept(page: Page, change: 'damage' | 'newer') {
   return page.evaluate(async (how) => {
     const open = indexedDB.open('plucky-tempo');
@@ -19,53 +28,156 @@ function changeKept(page: Page, change: 'damage' | 'newer') {
       open.onsuccess = () => resolve(open.result);
       open.onerror = () => reject(open.error);
     });
-    const store = db.transaction('projects', 'readwrite').objectStore('projects');
     const done = <T>(request: IDBRequest<T>) =>
       new Promise<T>((resolve, reject) => {
         request.onsuccess = () => resolve(request.result);
         request.onerror = () => reject(request.error);
       });
-    const kept = await done(store.get('current'));
+    await done(db.transaction('changes', 'readwrite').objectStore('changes').clear());
+    const works = db.transaction('works', 'readwrite').objectStore('works');
+    const last = localStorage.getItem('plucky-tempo-open');
+    const key = (await done(works.getAllKeys())).find((each) => String(each).startsWith(`${last} `)) as IDBValidKey;
+    const kept = await done(works.get(key));
     if (how === 'newer') kept.project.version = 99;
     else kept.project.charts = 'gone';
-    await done(store.put(kept, 'current'));
+    await done(works.put(kept, key));
     db.close();
   }, change);
 }
 
-test('a reload right after an edit loses nothing', async ({ page }) => {
-  await openTitled(page, 'Before');
-  for (const name of ['One', 'Two', 'Three']) {
+test('a reload, or a closed tab, at any time after an edit loses nothing, and undo goes on', async ({
+  page: first,
+  context,
+}) => {
+  await openTitled(first, 'Before');
+  let page = first;
+  for (const delay of DELAYS_MS.flatMap((each) => Array.from({ length: TIMES }, () => each))) {
+    const name = `After ${delay} ms ${Math.random()}`;
     await title(page).fill(name);
-    await page.reload();
+    await page.waitForTimeout(delay);
+    if (Math.random() < 0.5) await page.reload();
+    else {
+      const next = await context.newPage();
+      await page.close();
+      page = next;
+      await openApp(page);
+    }
     await expect(title(page)).toHaveValue(name);
   }
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(title(page)).toHaveValue(/^After 150 ms/);
 });
 
-test('a second tab says that the work is open, keeps nothing until it is asked, and takes no bytes away', async ({
+/** A browser with a profile of its own on disk, which can be killed. */
+async function ownBrowser(profile: string, baseURL: string): Promise<{ context: BrowserContext; page: Page }> {
+  const context = await chromium.launchPersistentContext(profile, {
+    executablePath: chromiumPath() ?? undefined,
+    args: chromiumArgs,
+    baseURL,
+    viewport: { width: 1280, height: 800 },
+  });
+  return { context, page: context.pages()[0] ?? (await context.newPage()) };
+}
+
+/** Kills every process of a browser, as a crash or a power cut does. */
+function kill(profile: string): void {
+  spawnSync('pkill', ['-9', '-f', '--', `--user-data-dir=${profile}`]);
+}
+
+for (const delay of DELAYS_MS)
+  test(`a browser that is killed ${delay} ms after an edit, a drop, and in the middle of a save loses nothing`, async ({
+    baseURL,
+  }) => {
+    const profile = mkdtempSync(path.join(tmpdir(), 'tempo-killed-'));
+    try {
+      let { context, page } = await ownBrowser(profile, baseURL as string);
+      await openTitled(page, 'Before');
+      for (let i = 0; i < TIMES; i++) {
+        // After an edit.
+        await title(page).fill(`Edit ${i}`);
+        await page.waitForTimeout(delay);
+        kill(profile);
+        await context.close().catch(() => undefined);
+        ({ context, page } = await ownBrowser(profile, baseURL as string));
+        await openApp(page);
+        await expect(title(page)).toHaveValue(`Edit ${i}`);
+        // In the middle of many saves.
+        for (const letter of 'many edits') await title(page).fill(`${letter} ${i}`);
+        await page.waitForTimeout(delay);
+        kill(profile);
+        await context.close().catch(() => undefined);
+        ({ context, page } = await ownBrowser(profile, baseURL as string));
+        await openApp(page);
+        await expect(title(page)).toHaveValue(`s ${i}`);
+        // After a drop, once its chart is there.
+        await openFile(
+          page,
+          `mills ${i}.csv`,
+          `Month,Mill ${i},Flour\n2001-01,Low,3\n2001-02,Low,5\n2001-01,High,9\n2001-02,High,2\n`,
+        );
+        await expect(words(page)).toContainText('High, 9');
+        await page.waitForTimeout(delay);
+        kill(profile);
+        await context.close().catch(() => undefined);
+        ({ context, page } = await ownBrowser(profile, baseURL as string));
+        await openApp(page);
+        await expect(words(page)).toContainText('High, 9');
+      }
+      await context.close();
+    } finally {
+      kill(profile);
+      rmSync(profile, { recursive: true, force: true });
+    }
+  });
+
+test('a second tab shows the work live and only that, takes it over, and gives it back when it is closed', async ({
   page,
   context,
 }) => {
   await openTitled(page, 'First tab');
   const second = await context.newPage();
   await openApp(second);
-  const notice = second.getByRole('region', { name: 'This work is open in two tabs' });
-  await expect(notice).toBeVisible();
+  await expect(notice(second)).toContainText('Another tab of this browser has this work open since');
+  await expect(title(second)).toHaveValue('First tab');
+  await title(page).fill('First tab, later');
+  await expect(title(second)).toHaveValue('First tab, later');
   await title(second).fill('Second tab');
-  await expect(notice.getByText('is not kept yet')).toBeVisible();
-  await page.reload();
-  await expect(title(page)).toHaveValue('First tab');
-  await expect(words(page)).toContainText('Bravo');
+  await expect(notice(second)).toContainText('Nothing was changed');
+  await expect(title(second)).toHaveValue('First tab, later');
+  await second.getByRole('button', { name: 'Work here instead' }).click();
+  await expect(notice(second)).toBeHidden();
+  await expect(notice(page)).toBeVisible();
+  await title(second).fill('Second tab');
+  await expect(title(page)).toHaveValue('Second tab');
   await second.close();
-  const third = await context.newPage();
-  await openApp(third);
-  await third.getByRole('button', { name: 'Work here instead' }).click();
-  await expect(third.getByRole('region', { name: 'This work is open in two tabs' })).toBeHidden();
-  await expect(page.getByRole('region', { name: 'This work is open in two tabs' })).toBeVisible();
-  await title(third).fill('Third tab');
+  await expect(notice(page)).toBeHidden();
+  await title(page).fill('First tab again');
   await page.reload();
-  await expect(title(page)).toHaveValue('Third tab');
+  await expect(title(page)).toHaveValue('First tab again');
   await expect(words(page)).toContainText('Bravo');
+});
+
+test('two tabs with different work do not touch each other', async ({ page, context }) => {
+  await openTitled(page, 'Boats in the first');
+  const second = await context.newPage();
+  await openApp(second);
+  await openFile(
+    second,
+    'mills.csv',
+    'Month,Mill,Flour\n2001-01,Low,3\n2001-02,Low,5\n2001-01,High,9\n2001-02,High,2\n',
+  );
+  await expect(words(second)).toContainText('High, 9');
+  await expect(notice(second)).toBeHidden();
+  await title(second).fill('Mills in the second');
+  await title(page).fill('Boats, later');
+  await page.reload();
+  await second.reload();
+  await expect(title(page)).toHaveValue('Boats, later');
+  await expect(words(page)).toContainText('Bravo');
+  await expect(title(second)).toHaveValue('Mills in the second');
+  await expect(words(second)).toContainText('High, 9');
 });
 
 for (const how of ['damage', 'newer'] as const) {
@@ -83,19 +195,9 @@ for (const how of ['damage', 'newer'] as const) {
       page.getByRole('button', { name: 'Save it as a file' }).click(),
     ]);
     expect(download.suggestedFilename()).toBe('Boats.plucky');
-    const aside = await page.evaluate(async () => {
-      const open = indexedDB.open('plucky-tempo');
-      const db = await new Promise<IDBDatabase>((resolve) => {
-        open.onsuccess = () => resolve(open.result);
-      });
-      const request = db.transaction('projects').objectStore('projects').getAllKeys();
-      const keys = await new Promise<IDBValidKey[]>((resolve) => {
-        request.onsuccess = () => resolve(request.result);
-      });
-      db.close();
-      return keys.filter((key) => String(key).startsWith('set aside')).length;
-    });
-    expect(aside).toBe(1);
+    // It stays on the shelf as it is.
+    await page.getByRole('button', { name: /^Shelf/ }).click();
+    await expect(page.getByRole('list', { name: 'Work on the shelf' })).toContainText('Boats');
   });
 }
 

@@ -26,6 +26,11 @@ class MemoryStore {
 
 const stores = new Map<string, MemoryStore>();
 
+/** Everything is gone, as in a browser that was never used. */
+export async function forgetAll(): Promise<void> {
+  for (const store of stores.values()) await store.clear();
+}
+
 /** Stands in for localForage; one store for each name, however often it is asked for. */
 export default {
   createInstance({ storeName }: { readonly storeName: string }): MemoryStore {

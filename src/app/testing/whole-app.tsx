@@ -4,15 +4,17 @@ import { act, cleanup, configure, render, screen, waitFor, within } from '@testi
 import userEvent from '@testing-library/user-event';
 import { vi } from 'vitest';
 import { raceTable } from '@/core/testing/tables';
-import { Autosave } from '@/state/autosave';
+import { currentChart } from '@/state/current';
 import { documentStore } from '@/state/document';
+import type { Keeper } from '@/state/keep/keeper';
 import { playheadStore } from '@/state/playhead';
 import { sessionStore } from '@/state/session';
-import { WriteTurn } from '@/state/write-turn';
 import { AppFrame } from '@/ui/app-frame';
 import { outputChoice } from '@/ui/output/output-choice';
 import { type Services, ServicesContext } from '@/ui/services';
+import { createKeeper } from '../keeping';
 import { createServices } from '../wiring';
+import { forgetAll } from './memory-forage';
 import { workers } from './workers';
 
 // The whole page in words says more than its source.
@@ -39,11 +41,13 @@ vi.stubGlobal('fetch', async (url: string) => {
 });
 
 let services: Services | null = null;
+/** Keeps the work of the app that is drawn. */
+export let keeper: Keeper;
 
 /** The services of the app, made once for a file of tests, as they are made once for a page. */
 function started(): Services {
   if (services) return services;
-  const keeper: Autosave = new Autosave(new WriteTurn(null, (ours) => void keeper.turned(ours)));
+  keeper = createKeeper();
   services = createServices(keeper);
   keeper.start();
   return services;
@@ -58,7 +62,7 @@ export async function openApp(): Promise<Services> {
   saved.length = 0;
   outputChoice.setState(outputChoice.getInitialState(), true);
   user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
-  documentStore.setState({ project: null, past: [], future: [], gesture: null });
+  documentStore.setState(documentStore.getInitialState(), true);
   sessionStore.setState({ ...sessionStore.getInitialState(), rankingOpen: false }, true);
   playheadStore.setState(playheadStore.getInitialState(), true);
   render(
@@ -71,7 +75,9 @@ export async function openApp(): Promise<Services> {
 
 export async function closeApp(): Promise<void> {
   await services?.studio.film.idle();
+  await keeper.close();
   cleanup();
+  await forgetAll();
 }
 
 /** What was handed over as files since the test began: names, and what is in them. */
@@ -200,7 +206,7 @@ export async function type(name: string, value: string): Promise<void> {
 
 /** The first chart of the open project, as it stands in the document. */
 export function firstChart() {
-  const found = documentStore.getState().project?.charts[0];
-  if (!found) throw new Error('There is no chart.');
-  return found;
+  const { project } = documentStore.getState();
+  if (!project) throw new Error('There is no chart.');
+  return currentChart(project);
 }

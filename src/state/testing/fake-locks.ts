@@ -4,8 +4,27 @@ interface Waiting {
   readonly reject: (error: Error) => void;
 }
 
-/** One exclusive lock as browsers keep it: in turn, if it is free, or by force. Standard: Web Locks API. */
+/** Locks by name as browsers keep them: in turn, if one is free, or by force. Standard: Web Locks API. */
 export class FakeLocks {
+  private readonly byName = new Map<string, FakeLock>();
+
+  /** The names of the locks that are held. */
+  held(): string[] {
+    return [...this.byName].filter(([, lock]) => lock.isHeld).map(([name]) => name);
+  }
+
+  request(name: string, options: LockOptions | ((lock: Lock | null) => unknown), callback?: unknown) {
+    const lock = this.byName.get(name) ?? new FakeLock();
+    this.byName.set(name, lock);
+    return lock.request(name, options, callback);
+  }
+}
+
+class FakeLock {
+  get isHeld(): boolean {
+    return this.holder !== null;
+  }
+
   private holder: Waiting | null = null;
   private readonly queue: Waiting[] = [];
 

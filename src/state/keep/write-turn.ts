@@ -1,10 +1,8 @@
 /** The part of the browser's lock manager that is used here. */
 export type Locks = Pick<LockManager, 'request'>;
 
-const NAME = 'plucky-tempo: the work that is kept';
-
 /**
- * Which of several tabs may write what the browser keeps: one at a time. The others wait, and take over when it closes
+ * Which of several tabs may write one piece of work: one at a time. The others wait, and take over when it closes
  * or when the person says so.
  */
 export class WriteTurn {
@@ -13,10 +11,12 @@ export class WriteTurn {
   private waiting = new AbortController();
 
   /**
+   * @param name What is waited for, the same in all tabs.
    * @param locks null where the browser has none (pages without a secure address): every tab may then write.
    * @param onChange Told when the turn comes, because another tab has closed, and when another tab takes it.
    */
   constructor(
+    private readonly name: string,
     private readonly locks: Locks | null,
     private readonly onChange: (ours: boolean) => void,
   ) {}
@@ -47,6 +47,7 @@ export class WriteTurn {
   /** Gives the turn away. */
   end(): void {
     this.held = false;
+    this.waiting.abort();
     this.release();
   }
 
@@ -75,7 +76,7 @@ export class WriteTurn {
           this.release = ended;
         });
       };
-      locks.request(NAME, options, hold).then(
+      locks.request(this.name, options, hold).then(
         () => undefined,
         () => {
           resolve(false);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { FakeLocks } from './testing/fake-locks';
+import { FakeLocks } from '../testing/fake-locks';
 import { WriteTurn } from './write-turn';
 
 const settled = async () => {
@@ -11,7 +11,7 @@ function tabs(count: number) {
   const locks = new FakeLocks();
   return Array.from({ length: count }, () => {
     const told: boolean[] = [];
-    return { turn: new WriteTurn(locks, (ours) => told.push(ours)), told };
+    return { turn: new WriteTurn('work', locks, (ours) => told.push(ours)), told };
   });
 }
 
@@ -48,7 +48,7 @@ describe('the turn to write', () => {
   });
 
   it('belongs to every tab where the browser has no locks', async () => {
-    const turn = new WriteTurn(null, () => undefined);
+    const turn = new WriteTurn('work', null, () => undefined);
     expect(await turn.ask()).toBe(true);
     expect(turn.ours).toBe(true);
   });
