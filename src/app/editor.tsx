@@ -25,9 +25,9 @@ async function start(): Promise<Services> {
     if (state.theme !== before.theme) localStorage.setItem(THEME, state.theme);
   });
   const keeper = createKeeper();
+  keeper.start();
   const services = createServices(keeper);
   const restored = await keeper.restore();
-  keeper.start();
   askBeforeLeaving(keeper);
   if (restored.kind === 'unreadable') tellUnreadable(restored);
   if (restored.kind === 'locked')

@@ -48,8 +48,8 @@ export let keeper: Keeper;
 function started(): Services {
   if (services) return services;
   keeper = createKeeper();
-  services = createServices(keeper);
   keeper.start();
+  services = createServices(keeper);
   return services;
 }
 

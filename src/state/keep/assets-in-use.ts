@@ -1,4 +1,5 @@
-import type { Disk, KeyValue } from './disk';
+import type { Disk } from './disk';
+import type { KeyValue } from './key-value';
 import { notedChanges, notedIds } from './notes';
 
 /**

@@ -1,12 +1,6 @@
 import localforage from 'localforage';
-
-/** A store of plain data by name; each call is a transaction of its own. */
-export interface KeyValue {
-  getItem<T>(key: string): Promise<T | null>;
-  setItem<T>(key: string, value: T): Promise<unknown>;
-  removeItem(key: string): Promise<void>;
-  keys(): Promise<string[]>;
-}
+import { ChangeStore } from './change-store';
+import type { KeyValue } from './key-value';
 
 /** A small store that is written before the call returns. */
 export interface SyncStore {
@@ -43,7 +37,7 @@ const store = (storeName: string): KeyValue => localforage.createInstance({ name
 export function browserDisk(): Disk {
   return {
     works: store('works'),
-    changes: store('changes'),
+    changes: new ChangeStore(store('changes')),
     cards: store('cards'),
     versions: store('versions'),
     incoming: store('incoming'),

@@ -5,7 +5,7 @@ import { freshId } from '../fresh-id';
 import { playheadStore, readoutAtSec, setReadout } from '../playhead';
 import { sessionStore, setSession, workSteps } from '../session';
 import { adoptOld } from './adopt-old';
-import { allCards, cardOf, changeCard, dropWork, writeCard } from './cards';
+import { cardOf, changeCard, dropWork, writeCard } from './cards';
 import type { Disk, SyncStore } from './disk';
 import type { TabWays } from './hold';
 import type { Place } from './kept-work';
@@ -69,14 +69,15 @@ export class Keeper {
   async restore(): Promise<Restored> {
     try {
       const old = await adoptOld(this.disk, this.room.nowMs());
-      const last = old ?? lastOpen(this.disk, this.room.tab);
-      const opened: Opened = last === null ? { kind: 'none' } : await this.open(last);
-      if (opened.kind !== 'none') return opened;
-      // What was noted is gone, or nothing was: whatever was changed last is still there.
-      const newest = (await allCards(this.disk)).find(({ removedMs }) => removedMs === null);
-      return newest ? await this.open(newest.id) : opened;
+      for (const id of [...(old ? [old] : []), ...(await lastOpen(this.disk, this.room.tab))]) {
+        const opened = await this.open(id);
+        if (opened.kind !== 'none') return opened;
+      }
+      return { kind: 'none' };
     } catch (error) {
       this.off = true;
+      const failed = 'The browser does not give out what it keeps, so nothing is kept now. Save a project file.';
+      setSession({ saving: { failed } });
       return { kind: 'locked', why: error instanceof Error ? error.message : String(error) };
     }
   }
@@ -99,7 +100,7 @@ export class Keeper {
       }
       this.leave();
       this.work = next;
-      noteOpen(this.disk, this.room.tab, id);
+      noteOpen(this.disk, this.room.tab, id, this.room.nowMs());
       const step = workSteps.find((each) => each === kept.step) ?? 'dress';
       setSession({ step, cameFrom: null, pieceId: null, span: null, hovered: null, picked: null, playing: false });
       setReadout(readoutAtSec(Number.isFinite(kept.timeSec) ? kept.timeSec : 0));
@@ -111,13 +112,8 @@ export class Keeper {
     return { kind: 'opened' };
   }
 
-  /** Follows the document from now on. */
+  /** Follows the document from now on; before all that an edit causes on the page, so that it is kept first. */
   start(): () => void {
-    if (this.off) {
-      const failed = 'The browser does not give out what it keeps, so nothing is kept now. Save a project file.';
-      setSession({ saving: { failed } });
-      return () => undefined;
-    }
     const moved = () => this.work?.line?.moved(place());
     const stops = [
       documentStore.subscribe((state, before) => {
@@ -175,7 +171,7 @@ export class Keeper {
 
   private changed(state: DocumentState, before: DocumentState): void {
     const { project } = state;
-    if (!project) return;
+    if (!project || this.off) return;
     if (this.work?.id !== project.id) this.begin(project);
     else if (this.work.line) {
       setSession({ saving: 'saving' });
@@ -190,7 +186,7 @@ export class Keeper {
     const before = this.leave();
     const work = this.openWork(project.id);
     this.work = work;
-    noteOpen(this.disk, this.room.tab, project.id);
+    noteOpen(this.disk, this.room.tab, project.id, this.room.nowMs());
     setSession({ saving: 'saving', cameFrom: before });
     work.begin(documentStore.getState(), place());
     void writeCard(this.disk, cardOf(project.id, project, this.room.nowMs())).catch((error: unknown) =>

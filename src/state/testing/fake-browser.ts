@@ -1,4 +1,5 @@
-import type { Disk, KeyValue, SyncStore } from '../keep/disk';
+import type { Disk, SyncStore } from '../keep/disk';
+import type { KeyValue } from '../keep/key-value';
 import type { Channel } from '../keep/hold';
 import { FakeLocks } from './fake-locks';
 

@@ -42,9 +42,8 @@ export class RunningTab {
   }
 
   async start(): Promise<Restored> {
-    const restored = await this.keeper.restore();
     this.stop = this.keeper.start();
-    return restored;
+    return this.keeper.restore();
   }
 
   get document() {
