@@ -2,7 +2,10 @@ import { toast } from 'sonner';
 import { browserDisk } from '@/state/keep/disk';
 import type { Channel } from '@/state/keep/hold';
 import { Keeper } from '@/state/keep/keeper';
+import { sessionStore } from '@/state/session';
+import { tellUnopened } from './tell-unopened';
 
+/** A name as it fits into a notice. */
 const short = (name: string) => name.slice(0, 60) || 'Work without a name';
 
 /** The keeper of this page, tied to the browser's database, locks and channels. */
@@ -12,11 +15,19 @@ export function createKeeper(): Keeper {
     locks: navigator.locks ?? null,
     channel: (name) => (typeof BroadcastChannel === 'undefined' ? null : (new BroadcastChannel(name) as Channel)),
     tab: sessionStorage,
-    onShelved: (id, name) =>
+    onShelved(id, name, next) {
+      const again = { label: 'Open it again', onClick: () => void keeper.open(id).catch(tellUnopened) };
+      const imported = next !== null && sessionStore.getState().imported === next;
       toast(`“${short(name)}” is on the shelf`, {
-        description: 'It is kept there as you left it.',
-        action: { label: 'Open it again', onClick: () => void keeper.open(id).catch(tellUnopened) },
-      }),
+        description: imported
+          ? 'The table has other columns, so it is work of its own now.'
+          : 'It is kept there as you left it.',
+        action: imported
+          ? { label: 'Take the table into it instead', onClick: () => void takeInto(keeper, id).catch(tellUnopened) }
+          : again,
+        ...(imported ? { cancel: again } : {}),
+      });
+    },
     onCopied: (name) =>
       toast(`Your last edits are in “${short(name)}”`, {
         description: 'Another tab took the work before they were kept. They go on here, as work of their own.',
@@ -26,9 +37,8 @@ export function createKeeper(): Keeper {
   return keeper;
 }
 
-/** Says that the browser does not give work out. */
-export function tellUnopened(error: unknown): void {
-  toast.error('The browser does not give out this work', {
-    description: error instanceof Error ? error.message : String(error),
-  });
+/** Takes the table of the open work, which was just made of it, into other work, which looks and moves as before. */
+async function takeInto(keeper: Keeper, id: string): Promise<void> {
+  const { takeOpenTable } = await import('./take-table');
+  await takeOpenTable(keeper, id);
 }

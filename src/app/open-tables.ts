@@ -7,6 +7,7 @@ import { ImportRefused, type Incoming } from '@/state/incoming';
 import { keepHandle, loadHandle } from '@/state/keep/assets';
 import type { Disk } from '@/state/keep/disk';
 import { interrupted, whileIncoming } from '@/state/keep/incoming-files';
+import { sessionStore, setSession } from '@/state/session';
 import type { AddHow, Studio } from '@/state/studio';
 import type { OpenedFile } from '@/ui/services';
 
@@ -40,8 +41,10 @@ export class TableOpener {
 
   /** Reads bytes as the table on stage, or adds them to it. Returns whether they could be read. */
   async take(bytes: ArrayBuffer, incoming: Incoming, add: AddHow | false): Promise<boolean> {
+    const { template } = sessionStore.getState();
+    const like = template && !add && !incoming.sample ? { like: template.project } : {};
     const read = async (assetId?: string) => {
-      const kept = assetId === undefined ? incoming : { ...incoming, assetId };
+      const kept = { ...incoming, ...like, ...(assetId === undefined ? {} : { assetId }) };
       if (add) await this.studio.addFile(bytes, kept, add);
       else await this.studio.importFile(bytes, kept);
     };
@@ -49,6 +52,7 @@ export class TableOpener {
       const { fileName, kind = 'file', sample } = incoming;
       if (sample || bytes.byteLength === 0) await read();
       else await whileIncoming(this.disk, navigator.locks ?? null, { fileName, kind, add }, bytes, read);
+      if (!add) setSession({ template: null });
       return true;
     } catch (error) {
       tell(incoming.fileName, error);

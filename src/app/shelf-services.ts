@@ -8,7 +8,8 @@ import { binWork, copyWork, dropShelved, renameWork } from '@/state/keep/shelf-w
 import { dropVersion, renameVersion, versionsOf } from '@/state/keep/versions';
 import { sessionStore } from '@/state/session';
 import type { Services } from '@/ui/services';
-import { tellUnopened } from './keeping';
+import { askToKeep, saveShelf, saveTemplate, startLike, usedSpace } from './shelf-files';
+import { tellUnopened } from './tell-unopened';
 import { tellUnreadable } from './unreadable-work';
 
 const PICTURE_PX = 240;
@@ -36,6 +37,11 @@ export function shelfServices(keeper: Keeper) {
       bringBack: (id) => changeCard(disk, id, { removedMs: null }),
       drop: (id) => dropShelved(disk, locks, id),
       takeOver: () => keeper.takeOver(),
+      startLike: (id) => startLike(keeper, id),
+      saveTemplate: (id) => saveTemplate(keeper, id),
+      saveShelf: () => saveShelf(keeper),
+      space: usedSpace,
+      askToKeep,
     },
     versions: {
       async list() {

@@ -18,6 +18,7 @@ import { listServices } from './list-files';
 import { lookServices } from './look-files';
 import { TableOpener, tell } from './open-tables';
 import { openProject, saveProject } from './project-files';
+import { bringShelf, openTemplate } from './shelf-files';
 import { keepPictures, shelfServices } from './shelf-services';
 import { loadSteps, saveSteps } from './steps-files';
 import { createTableClient, ofCurrentChart } from './table-client';
@@ -50,10 +51,10 @@ export function createServices(keeper: Keeper): Services {
     const pictures = files.map(({ file }) => file).filter(({ name }) => /\.(png|jpe?g|webp|svg)$/i.test(name));
     if (pictures.length > 0) await addCategoryPictures(pictures);
     const others = files.filter(({ file }) => !pictures.includes(file));
-    const project = others.find(({ file }) => file.name.endsWith('.plucky'));
-    if (!project) return others.length > 0 ? opener.files(others, add) : undefined;
-    const bytes = await opener.bytesOf(project.file);
-    if (bytes) await openProject(keeper, bytes, project.file.name);
+    const own = others.find(({ file }) => /\.plucky(-template|-shelf)?$/i.test(file.name));
+    if (!own) return others.length > 0 ? opener.files(others, add) : undefined;
+    const bytes = await opener.bytesOf(own.file);
+    if (bytes) await openOwn(keeper, bytes, own.file.name);
   };
 
   return {
@@ -82,6 +83,12 @@ export function createServices(keeper: Keeper): Services {
     ...lookServices,
     ...listServices,
   };
+}
+
+/** Opens a file that this app has written: a template, a whole shelf, or a project. */
+function openOwn(keeper: Keeper, bytes: ArrayBuffer, fileName: string): Promise<void> {
+  if (/-template$/i.test(fileName)) return openTemplate(bytes, fileName);
+  return /-shelf$/i.test(fileName) ? bringShelf(keeper, bytes, fileName) : openProject(keeper, bytes, fileName);
 }
 
 type Stage = ReturnType<typeof startStageWorker>;

@@ -1,3 +1,4 @@
+import type { Project } from '@/core/project/project';
 import type { SourceKind, TableSource } from '@/core/project/table-entry';
 import type { Issue } from '@/core/table/issue';
 import { noReadingChoice, type ReadingChoice } from '@/core/table/reader';
@@ -10,6 +11,8 @@ export interface Incoming {
   readonly kind?: SourceKind;
   readonly sample?: Sample;
   readonly reading?: ReadingChoice;
+  /** The work whose look, pace, words and steps it takes over as work of its own. */
+  readonly like?: Project;
   /** Under which its bytes are kept already; none for bytes that are not. */
   readonly assetId?: string;
 }

@@ -1,6 +1,6 @@
-import type { Chart } from '@/core/project/chart';
+import type { Chart, Play } from '@/core/project/chart';
 import { titleFromFileName } from '@/core/project/defaults';
-import { tableOf, withChart } from '@/core/project/pieces';
+import { chartOf, pieceOf, tableOf, withChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
 import { type Fields, fieldsOfShape } from '@/core/shaping/fields';
@@ -32,6 +32,12 @@ function sharesColumns(summary: TableSummary): boolean {
   return before.filter(({ name }) => names.has(name)).length * 2 >= before.length;
 }
 
+/** The project with a table in place of another one, which stays where a further chart is made of it. */
+function withTableInPlace(project: Project, old: TableEntry, entry: TableEntry): Project {
+  const used = project.charts.some(({ tableId }) => tableId === old.id);
+  return { ...project, tables: [...project.tables.filter(({ id }) => used || id !== old.id), entry] };
+}
+
 /** The project without the tables that no chart is made of any more, but for some. */
 function withoutIdleTables(project: Project, kept: readonly TableEntry[]): Project {
   const used = new Set(project.charts.map(({ tableId }) => tableId));
@@ -61,7 +67,47 @@ export function withSameLook(entry: TableEntry, summary: TableSummary): Project 
     text: each.text.title === oldTitle ? { ...each.text, title } : each.text,
   }));
   const named = { ...renamed, name: project.name === oldTitle ? title : project.name };
-  return withoutIdleTables(named, [{ ...entry, steps }]);
+  return withTableInPlace(named, old, { ...entry, steps });
+}
+
+const anyMoment = (play: Play): Play => (play.kind === 'built' ? { ...play, periodKey: '', steps: [] } : play);
+
+/**
+ * A project like another one, of another table: look, pace, words, extras and steps stay; which columns tell what is taken over
+ * where the table has them, and else guessed anew.
+ *
+ * @param like The project whose film is taken as it is; only its first chart comes along, since there is one table.
+ * @param fresh What would be made of the table by itself.
+ */
+export function projectLike(like: Project, fresh: Project, summary: TableSummary): Project {
+  const [entry] = fresh.tables;
+  const own = chartOf(fresh, null);
+  const piece = pieceOf(like, null);
+  const chart = chartOf(like, piece.id);
+  const table = tableOf(like, chart);
+  if (!entry) return fresh;
+  const kept = table.steps.filter((step) => !isHandStep(step));
+  const steps = [...entry.steps.filter(({ kind }) => !kept.some((step) => step.kind === kind)), ...kept];
+  const same = fits(chart.fields, summary) && summary.guesses[0]?.fields.shape === chart.fields.shape;
+  const untitled = chart.text.title === titleFromFileName(table.source.fileName);
+  const made: Chart = {
+    ...chart,
+    id: own.id,
+    tableId: entry.id,
+    fields: same ? chart.fields : own.fields,
+    group: '',
+    text: { ...chart.text, title: untitled ? own.text.title : chart.text.title },
+    // What names single periods and categories of the old values says nothing of other ones.
+    ...(same ? {} : { pace: { ...chart.pace, beats: [] }, focuses: [], play: anyMoment(chart.play) }),
+  };
+  return {
+    ...like,
+    id: fresh.id,
+    name: fresh.name,
+    tables: [{ ...entry, steps }],
+    charts: [made],
+    film: { ...like.film, pieces: [{ ...piece, content: { ...piece.content, chartId: made.id } }] },
+  };
 }
 
 /**

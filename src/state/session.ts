@@ -1,6 +1,7 @@
 import { createStore } from 'zustand/vanilla';
 import type { FilmOverview } from '@/core/film/overview';
 import type { ExportForm } from '@/core/project/export-form';
+import type { Project } from '@/core/project/project';
 import type { LabelPart, TextPart } from '@/core/project/text-style';
 import type { CubeChanges } from '@/core/shaping/compare-cubes';
 import type { Cube } from '@/core/shaping/cube';
@@ -92,6 +93,10 @@ export interface SessionState {
   readonly saving: 'saved' | 'saving' | { readonly failed: string };
   /** The work that was open before the present one was begun: undo at the very start goes back to it. */
   readonly cameFrom: string | null;
+  /** Work that the next table becomes like: it takes over look, pace, words, extras and steps. */
+  readonly template: { readonly name: string; readonly project: Project } | null;
+  /** The work that was just made of a table that came in. */
+  readonly imported: string | null;
   readonly rankingOpen: boolean;
   /** The text whose type is set in Dress. */
   readonly textPart: TextPart | LabelPart;
@@ -131,6 +136,8 @@ export const sessionStore = createStore<SessionState>(() => ({
   focusCell: null,
   saving: 'saved',
   cameFrom: null,
+  template: null,
+  imported: null,
   rankingOpen: true,
   textPart: 'title',
   pickedExtra: null,

@@ -14,11 +14,12 @@ import { ImportRefused, type Incoming, ReadingCancelled, sourceOf } from './inco
 import { keepAsset } from './keep/assets';
 import { Playback } from './playback';
 import { setReadout } from './playhead';
-import { fits, withNewChart, withSameLook } from './project-tables';
+import { fits, projectLike, withNewChart, withSameLook } from './project-tables';
 import type { Remote } from './remote';
 import { sampleSource } from './samples';
 import { sessionStore, setSession } from './session';
 import { TableReader } from './table-reader';
+import { takeTable } from './take-table';
 
 /** The workers, given from outside so that this module knows nothing of threads. */
 export interface StudioWorkers extends Pick<FilmWorkers, 'supplyFonts' | 'supplyImages'> {
@@ -79,13 +80,24 @@ export class Studio {
         added: [],
         steps: summary.safeSteps,
       };
-      const same = incoming.sample ? null : withSameLook(entry, summary);
+      const same = incoming.sample || incoming.like ? null : withSameLook(entry, summary);
       const project = same ?? (await this.projectWith(entry, summary, incoming));
       this.reader.note(entry, summary);
       setSession({ span: null, hovered: null, picked: null, refreshed: null, shownStep: null });
       setReadout(null);
       await this.workers.stage.seek(0);
+      setSession({ imported: incoming.sample ? null : project.id });
       replaceProject(project);
+    });
+  }
+
+  /** Makes the chart of another one of the work's tables. */
+  async useTable(tableId: string): Promise<void> {
+    const entry = documentStore.getState().project?.tables.find(({ id }) => id === tableId);
+    if (!entry) return;
+    await this.whileReading(entry.source.fileName, async () => {
+      const summary = await this.reader.readEntry(entry);
+      takeTable(entry, summary.guesses[0]?.fields ?? noFields, summary);
     });
   }
 
@@ -185,7 +197,7 @@ export class Studio {
   }
 
   /** The project with a chart of the table: a fresh one, or in place of the chart that is edited. */
-  private async projectWith(entry: TableEntry, summary: TableSummary, { sample }: Incoming): Promise<Project> {
+  private async projectWith(entry: TableEntry, summary: TableSummary, { sample, like }: Incoming): Promise<Project> {
     // An empty grid says in its column names what belongs where.
     const typed = fieldsOf({ shape: 'long', period: 'Period', category: 'Category', value: 'Value' });
     const fields = entry.source.kind === 'typed' ? typed : (summary.guesses[0]?.fields ?? noFields);
@@ -203,6 +215,7 @@ export class Studio {
       family: firstKnown,
       cube: outcome.ok ? outcome.value : null,
     });
+    if (like) return projectLike(like, fresh, summary);
     const { project: before } = documentStore.getState();
     return before ? withNewChart(before, fresh) : fresh;
   }

@@ -21,6 +21,7 @@ import { Stage } from './stage/stage';
 import { StageNotice } from './stage/stage-notice';
 import { TabNotice } from './tab-notice';
 import { tableEndings } from './table-endings';
+import { TemplateNotice } from './template-notice';
 import { TopLine } from './top-line';
 import { useSession } from './use-state';
 
@@ -53,12 +54,13 @@ export function AppFrame() {
           <FileChooser
             ref={picker}
             label="Open a table or a project file"
-            accept={`${tableEndings},.plucky`}
+            accept={`${tableEndings},.plucky,.plucky-template,.plucky-shelf`}
             multiple
             onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
           />
         </TopLine>
         <TabNotice />
+        <TemplateNotice />
         <Group orientation="horizontal" className="min-h-0 flex-1" defaultLayout={{ bench: 28, rest: 72 }}>
           <Panel id="bench" minSize="280px" maxSize="520px" defaultSize="360px">
             <Bench />

@@ -19,7 +19,7 @@ const load = {
   outputBench: () => import('./output/output-bench').then((module) => module.OutputBench),
   outputDesk: () => import('./output/output-desk').then((module) => module.OutputDesk),
   textTool: () => import('./stage/text-tool').then((module) => module.TextTool),
-  workShelf: () => import('./work-shelf').then((module) => module.WorkShelf),
+  workShelf: () => import('./shelf/work-shelf').then((module) => module.WorkShelf),
   palette: () => import('./command-palette').then((module) => module.CommandPalette),
 };
 

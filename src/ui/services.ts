@@ -55,6 +55,16 @@ export interface WorkServices {
   drop(id: string): Promise<void>;
   /** Takes the open work from the tab that has it, and works on here. */
   takeOver(): Promise<void>;
+  /** The next table becomes like this work, the open one for null. */
+  startLike(id: string | null): Promise<void>;
+  /** Saves how this work looks and moves, the open one for null, without its data. */
+  saveTemplate(id: string | null): Promise<void>;
+  /** Saves everything on the shelf and in the bin as one file. */
+  saveShelf(): Promise<void>;
+  /** The browser's space; null where it does not say. `lasting`: it never clears what is kept by itself. */
+  space(): Promise<{ readonly usedBytes: number; readonly roomBytes: number; readonly lasting: boolean } | null>;
+  /** Asks the browser never to clear by itself what is kept; whether it will. */
+  askToKeep(): Promise<boolean>;
 }
 
 /** Dated versions of the open work. All throw what the browser throws. */
@@ -83,7 +93,7 @@ export interface Services {
   hit(x: number, y: number): Promise<Pointed | null>;
   /** The table of the chart that is edited. */
   readonly table: Remote<ChartTableApi>;
-  /** Opens files: a project, or tables; the first table replaces the one on stage, the others are added to it. */
+  /** Opens files: a project, a template, a shelf, or tables; the first table replaces the one on stage, the others are added to it. */
   openFiles(files: readonly OpenedFile[]): Promise<void>;
   addFiles(files: readonly OpenedFile[]): Promise<void>;
   /** Joins tables by name and period: their values stand beside those of the table. */

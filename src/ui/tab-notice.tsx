@@ -5,6 +5,7 @@ import { Button } from './parts/button';
 import { cx } from './parts/class-names';
 import { useServices } from './services';
 import { useDocument } from './use-state';
+import { whenWords } from './when-words';
 
 /** Says why nothing can be changed: another tab has this work, or an earlier version of it is looked at. */
 export function TabNotice() {
@@ -54,13 +55,3 @@ function holderWords({ sinceMs, changedMs }: { sinceMs: number | null; changedMs
 }
 
 const clock = (ms: number) => new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-
-/** A date and a time of day in words. @param ms Milliseconds since 1970. */
-export const whenWords = (ms: number) =>
-  new Date(ms).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-  });

@@ -25,7 +25,8 @@ export class ChangeStore implements KeyValue {
 
   setItem(key: string, value: unknown): Promise<unknown> {
     const { db } = this;
-    if (!db) return this.opening.then((opened) => (opened ? put(opened, key, value) : this.instead.setItem(key, value)));
+    if (!db)
+      return this.opening.then((opened) => (opened ? put(opened, key, value) : this.instead.setItem(key, value)));
     return put(db, key, value);
   }
 

@@ -33,8 +33,8 @@ export interface KeeperRoom extends TabWays {
   nowMs(): number;
   /** What belongs to this tab and outlives a reload. */
   readonly tab: SyncStore;
-  /** Other work took the place of this one, which stands on the shelf now. */
-  onShelved(id: string, name: string): void;
+  /** Other work took the place of this one, which stands on the shelf now. @param next The id of that work. */
+  onShelved(id: string, name: string, next: string | null): void;
   /** Another tab took the work before the last edits were kept: they go on as a copy of this name. */
   onCopied(name: string): void;
 }
@@ -153,6 +153,11 @@ export class Keeper {
     await changeCard(this.disk, this.work.id, { untouched: true }).catch(() => undefined);
   }
 
+  /** The open work has been taken into other work: it goes when that is opened. */
+  giveUp(): void {
+    if (this.work) this.work.untouched = true;
+  }
+
   /** Works on here; the tab that has the work shows it from now on. */
   async takeOver(): Promise<void> {
     await this.work?.takeOver();
@@ -219,7 +224,7 @@ export class Keeper {
     this.leaving = leaving.then(() =>
       work.end(async () => {
         if (held && work.untouched) await dropWork(this.disk, work.id).catch(() => undefined);
-        else if (held) this.room.onShelved(work.id, held.name);
+        else if (held) this.room.onShelved(work.id, held.name, this.openId);
       }),
     );
     return held && work.untouched ? null : work.id;

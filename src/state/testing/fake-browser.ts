@@ -1,6 +1,6 @@
 import type { Disk, SyncStore } from '../keep/disk';
-import type { KeyValue } from '../keep/key-value';
 import type { Channel } from '../keep/hold';
+import type { KeyValue } from '../keep/key-value';
 import { FakeLocks } from './fake-locks';
 
 const STORES = ['works', 'changes', 'cards', 'versions', 'incoming', 'assets', 'handles'] as const;
