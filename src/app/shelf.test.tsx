@@ -87,3 +87,128 @@ describe('the shelf', () => {
     await waitFor(() => expect(screen.queryByRole('list', { name: 'Work in the bin' })).toBeNull());
   });
 });
+
+describe('earlier versions', () => {
+  const look = () => screen.getByRole('region', { name: 'An earlier version' });
+
+  it('are kept under a name, looked at without a change, and brought back as one step', async () => {
+    await app.openTable('boats.csv', raceTable);
+    await app.saysOnStage('Bravo, 30');
+    await openShelf();
+    await app.press('Earlier versions');
+    await app.user.type(screen.getByRole('textbox', { name: 'Name of this version' }), 'First cut');
+    await app.press('Keep as it is now');
+    expect(await screen.findByText('First cut')).toBeTruthy();
+    await app.user.keyboard('{Escape}');
+    const title = () => screen.getByRole<HTMLInputElement>('textbox', { name: 'Title' });
+    await app.user.clear(title());
+    await app.user.type(title(), 'Later');
+    await openShelf();
+    await app.press('Earlier versions');
+    const [first] = await screen.findAllByRole('button', { name: /^Look at the version/ });
+    await app.user.click(first as HTMLElement);
+    await waitFor(() => expect(look()).toBeTruthy());
+    expect(title().value).toBe('Boats');
+    await app.press('Back to now');
+    expect(title().value).toBe('Later');
+    await openShelf();
+    await app.press('Earlier versions');
+    await app.user.click((await screen.findAllByRole('button', { name: /^Look at the version/ }))[0] as HTMLElement);
+    await waitFor(() => expect(look()).toBeTruthy());
+    await app.press('Bring this version back');
+    expect(title().value).toBe('Boats');
+    await app.press('Undo');
+    expect(title().value).toBe('Later');
+  });
+});
+
+describe('work that is used again', () => {
+  const fleet = 'When,Ship,Knots\n2011,Uno,3\n2011,Duo,5\n2012,Uno,9\n2012,Duo,2\n';
+
+  /** A race with a title, a look and a pace of its own. */
+  async function dressed(): Promise<void> {
+    await app.openTable('boats.csv', raceTable);
+    await app.saysOnStage('Bravo, 30');
+    const title = screen.getByRole('textbox', { name: 'Title' });
+    await app.user.clear(title);
+    await app.user.type(title, 'Of the bay');
+    await app.press('Look Night ferry');
+  }
+
+  it('starts like the open work with another table: columns are guessed, look and words stay', async () => {
+    await dressed();
+    const { dress } = app.firstChart();
+    await openShelf();
+    await app.press('Start like this');
+    const notice = await screen.findByRole('region', { name: 'Start like other work' });
+    expect(notice.textContent).toContain('Boats');
+    await app.choose('Choose the table that becomes like it', app.file('fleet.csv', fleet));
+    await app.saysOnStage('Duo, 5');
+    expect(name()).toBe('Fleet');
+    expect(app.firstChart()).toMatchObject({ dress, text: { title: 'Of the bay' }, fields: { category: 'Ship' } });
+    expect(screen.queryByRole('region', { name: 'Start like other work' })).toBeNull();
+    // The work that it is like stands on the shelf as it was.
+    await openShelf();
+    expect(await shelf().findByText('Boats')).toBeTruthy();
+  });
+
+  it('goes through a template’s file, which has no data in it', async () => {
+    await dressed();
+    await openShelf();
+    await app.press('Save as a template');
+    const saved = await app.lastSaved();
+    expect(saved.name).toBe('Boats.plucky-template');
+    expect(saved.text).not.toContain('Bravo');
+    await app.user.keyboard('{Escape}');
+    await app.choose('Open a table or a project file', app.file(saved.name, saved.bytes));
+    await app.openTable('fleet.csv', fleet);
+    await app.saysOnStage('Duo, 5');
+    expect(app.firstChart().text.title).toBe('Of the bay');
+  });
+
+  it('says so of a template that is none, and can be left', async () => {
+    await dressed();
+    await app.choose('Open a table or a project file', app.file('x.plucky-template', 'nonsense'));
+    await app.pageSays('This is not a template of Plucky Tempo');
+    expect(screen.queryByRole('region', { name: 'Start like other work' })).toBeNull();
+    await openShelf();
+    await app.press('Start like this');
+    await app.press('Leave it');
+    await app.openTable('fleet.csv', fleet);
+    await app.saysOnStage('Duo, 5');
+    expect(app.firstChart().text.title).toBe('Fleet');
+  });
+
+  it('takes a table into the work that was open, as one step, instead of beginning with it', async () => {
+    await dressed();
+    const { dress } = app.firstChart();
+    await app.openTable('fleet.csv', fleet);
+    await app.saysOnStage('Duo, 5');
+    await app.user.click(await screen.findByRole('button', { name: 'Take the table into it instead' }));
+    await waitFor(() => expect(name()).toBe('Boats'));
+    await app.saysOnStage('Duo, 5');
+    expect(app.firstChart()).toMatchObject({ dress, text: { title: 'Of the bay' }, fields: { value: 'Knots' } });
+    expect(documentStore.getState().project?.tables.map((table) => table.name)).toEqual(['boats.csv', 'fleet.csv']);
+    await openShelf();
+    await screen.findByText(/^Nothing else stands here/);
+    await app.user.keyboard('{Escape}');
+    await app.press('Undo');
+    await app.saysOnStage('Bravo, 30');
+  });
+
+  it('saves the whole shelf, and brings it back beside what has changed', async () => {
+    await twoWorks();
+    await openShelf();
+    await shelf().findByText('My race');
+    await app.press('Save the whole shelf');
+    const saved = await app.lastSaved();
+    expect(saved.name).toMatch(/^Shelf-\d{4}-\d\d-\d\d\.plucky-shelf$/);
+    await app.press('Remove My race');
+    await app.user.click(await screen.findByRole('button', { name: 'Remove My race for good' }));
+    await screen.findByText(/^Nothing else stands here/);
+    await app.choose('Bring a saved shelf back', app.file(saved.name, saved.bytes));
+    expect(await shelf().findByText('My race')).toBeTruthy();
+    await app.press('Open My race');
+    await app.saysOnStage('Bravo, 30');
+  });
+});

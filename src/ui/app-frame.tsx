@@ -90,7 +90,13 @@ export function AppFrame() {
         className="!font-sans"
         toastOptions={{
           duration: 8000,
-          classNames: { toast: '!border-ink !bg-card !text-ink', description: '!text-quiet' },
+          classNames: {
+            toast: '!border-ink !bg-card !text-ink !flex-wrap',
+            content: '!grow !basis-[80%]',
+            description: '!text-quiet',
+            actionButton: '!ml-0 !bg-ink !text-paper',
+            cancelButton: '!ml-0 !border !border-line !bg-card !text-ink',
+          },
         }}
       />
     </DropZone>

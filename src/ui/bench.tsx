@@ -7,7 +7,8 @@ import type { WorkStep } from '@/state/session';
 import { type ControlId, findControls } from './controls';
 import { goToControl } from './go-to';
 import { DressBench, GatherBench, OutputBench, PaceBench, ShapeBench } from './later';
-import { useFamily, useSession } from './use-state';
+import { cx } from './parts/class-names';
+import { useDocument, useFamily, useSession } from './use-state';
 
 // A visit begins in Dress; the benches of the other steps come when they are looked at.
 const benches: Record<WorkStep, React.ComponentType> = {
@@ -24,12 +25,16 @@ const MOST_FOUND = 8;
 /** The controls of the open step, and a search over all of them. */
 export function Bench() {
   const step = useSession((state) => state.step);
+  // What is only shown has nothing to set; its film can still be exported.
+  const shown = useDocument(({ readOnly }) => readOnly !== null) && step !== 'output';
   const Controls = benches[step];
   return (
     <aside aria-label="Bench" className="flex h-full min-h-0 flex-col bg-paper">
       <ControlSearch />
       <div key={step} className="relative min-h-0 flex-1 overflow-y-auto">
-        <Controls />
+        <div inert={shown} className={cx('contents', shown && '*:opacity-55')}>
+          <Controls />
+        </div>
       </div>
     </aside>
   );

@@ -51,7 +51,7 @@ export function TopLine({ onPalette, onHelp, onShelf, children }: TopLineProps) 
           value={name}
           disabled={!hasProject}
           maxLength={500}
-          className="h-8 w-44 min-w-0 truncate rounded-md bg-transparent px-1.5 font-display text-[15px] font-bold hover:bg-line/50 focus:bg-card focus:outline-none"
+          className="h-8 w-40 min-w-0 truncate rounded-md bg-transparent px-1.5 font-display text-[15px] font-bold hover:bg-line/50 focus:bg-card focus:outline-none"
           onChange={(event) =>
             edit((draft) => {
               draft.name = event.target.value;
@@ -139,7 +139,7 @@ function SavedState() {
   const saving = useSession((state) => state.saving);
   const readOnly = useDocument((state) => state.readOnly);
   const failed = typeof saving === 'object';
-  const word = readOnly ? 'Only shown' : failed ? 'Not saved' : saving === 'saving' ? 'Saving' : 'Saved';
+  const word = readOnly ? 'Read only' : failed ? 'Not saved' : saving === 'saving' ? 'Saving' : 'Saved';
   return (
     <span
       role="status"

@@ -159,9 +159,9 @@ test('a second tab shows the work live and only that, takes it over, and gives i
   await expect(title(second)).toHaveValue('First tab');
   await title(page).fill('First tab, later');
   await expect(title(second)).toHaveValue('First tab, later');
-  await title(second).fill('Second tab');
+  await second.getByLabel('Name of the project').fill('Second tab');
   await expect(notice(second)).toContainText('Nothing was changed');
-  await expect(title(second)).toHaveValue('First tab, later');
+  await expect(second.getByLabel('Name of the project')).toHaveValue('Boats');
   await second.getByRole('button', { name: 'Work here instead' }).click();
   await expect(notice(second)).toBeHidden();
   await expect(notice(page)).toBeVisible();
