@@ -13,6 +13,7 @@ import { callback, startStageWorker, transfer } from '@/workers/client';
 import { fileNameOf, save } from './download';
 import { ExportQueue } from './export-queue';
 import { FilmMedia } from './film-media';
+import { canFollow, FileFollowing } from './follow-files';
 import { addCategoryPictures, addFont, addPicture } from './import-media';
 import { listServices } from './list-files';
 import { lookServices } from './look-files';
@@ -43,6 +44,7 @@ export function createServices(keeper: Keeper): Services {
     },
   });
   const opener = new TableOpener(studio, keeper.disk);
+  const following = new FileFollowing(studio);
   const exports = new ExportQueue(media, table.api, studio.film);
   studio.start();
   keepPictures(keeper, (id, widthPx, count) => stage.api.familyPictures(id, widthPx, count));
@@ -67,6 +69,9 @@ export function createServices(keeper: Keeper): Services {
     openFiles: (files) => openFiles(files, false),
     addFiles: (files) => openFiles(files, 'rows'),
     joinFiles: (files) => opener.files(files, 'values'),
+    canFollow,
+    follow: () => following.start(),
+    unfollow: () => following.stop(),
     saveSteps,
     loadSteps,
     async saveShaped(format) {

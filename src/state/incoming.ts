@@ -52,3 +52,10 @@ export function lostData(fileName: string): Issue {
   const message = `The browser no longer has the data of ${fileName}. Drop the file again in Gather; everything else is still here.`;
   return { code: 'lost-data', severity: 'error', message };
 }
+
+/** What to say of a file that has lost columns that the chart is made of. */
+export function lostColumnsIssue(fileName: string, lost: readonly string[]): Issue {
+  const names = lost.map((name) => `“${name}”`).join(', ');
+  const message = `${fileName} no longer has the ${lost.length === 1 ? 'column' : 'columns'} ${names}. The film stays as it was.`;
+  return { code: 'columns-gone', severity: 'error', message };
+}

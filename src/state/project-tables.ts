@@ -25,6 +25,13 @@ export function fits(fields: Fields, summary: TableSummary): boolean {
   return fieldsOfShape[fields.shape].every((role) => names.has(fields[role]));
 }
 
+/** Columns that the fields are made of, which a table had and another reading of it has not. */
+export function lostColumns(before: TableSummary | null, after: TableSummary, fields: Fields): string[] {
+  const names = new Set(after.columns.map(({ name }) => name));
+  const had = new Set(before?.columns.map(({ name }) => name));
+  return fieldsOfShape[fields.shape].map((role) => fields[role]).filter((name) => had.has(name) && !names.has(name));
+}
+
 /** Where columns are categories, a table of other ones is another table, even if its periods have the same name. */
 function sharesColumns(summary: TableSummary): boolean {
   const before = sessionStore.getState().table?.columns ?? [];

@@ -75,6 +75,8 @@ export interface SessionState {
   /** The step whose table is on view in Shape; null for what comes of all. */
   readonly shownStep: string | null;
   readonly refreshed: RefreshState | null;
+  /** The file on the person's disk that is read again whenever it changes. `trouble`: why it could not be read; else `''`. */
+  readonly following: { readonly tableId: string; readonly fileName: string; readonly trouble: string } | null;
   readonly cube: Cube | null;
   readonly shapeIssues: readonly Issue[];
   readonly overview: FilmOverview | null;
@@ -123,6 +125,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   shapeView: 'values',
   shownStep: null,
   refreshed: null,
+  following: null,
   cube: null,
   shapeIssues: [],
   overview: null,

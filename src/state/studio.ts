@@ -10,11 +10,11 @@ import { currentChart, currentPlace, currentTable, draftChart } from './current'
 import { documentStore, edit, replaceProject } from './document';
 import { FilmSync, type FilmWorkers } from './film-sync';
 import { freshId } from './fresh-id';
-import { ImportRefused, type Incoming, ReadingCancelled, sourceOf } from './incoming';
+import { ImportRefused, type Incoming, lostColumnsIssue, ReadingCancelled, sourceOf } from './incoming';
 import { keepAsset } from './keep/assets';
 import { Playback } from './playback';
 import { setReadout } from './playhead';
-import { fits, projectLike, withNewChart, withSameLook } from './project-tables';
+import { fits, lostColumns, projectLike, withNewChart, withSameLook } from './project-tables';
 import type { Remote } from './remote';
 import { sampleSource } from './samples';
 import { sessionStore, setSession } from './session';
@@ -92,7 +92,7 @@ export class Studio {
   }
 
   /** Makes the chart of another one of the work's tables. */
-  async useTable(tableId: string): Promise<void> {
+  async chooseTable(tableId: string): Promise<void> {
     const entry = documentStore.getState().project?.tables.find(({ id }) => id === tableId);
     if (!entry) return;
     await this.whileReading(entry.source.fileName, async () => {
@@ -126,16 +126,21 @@ export class Studio {
     });
   }
 
-  /** Reads the first file of the table anew from other bytes, with the same preparation, and says what changed. */
-  async refresh(bytes: ArrayBuffer, fileName: string): Promise<void> {
+  /**
+   * Reads the first file of the table anew from other bytes, with the same preparation, and says what changed.
+   *
+   * @param asBefore Refuses a file that lacks the columns that the chart is made of, instead of guessing others.
+   */
+  async refresh(bytes: ArrayBuffer, fileName: string, asBefore = false): Promise<void> {
     const { project } = documentStore.getState();
     if (!project) return;
     const entry = currentTable(project);
-    await this.changeTable(entry, fileName, async () => {
+    const change = async () => {
       const assetId = freshId();
       await keepAsset(assetId, bytes);
       return { ...entry, source: { ...entry.source, assetId, fileName } };
-    });
+    };
+    await this.changeTable(entry, fileName, change, asBefore ? 'never' : 'if-needed');
   }
 
   /** Reads the file another way: another sheet, encoding, delimiter or header line. */
@@ -145,7 +150,7 @@ export class Studio {
     const entry = currentTable(project);
     const { source } = entry;
     const changed = { ...entry, source: { ...source, reading: { ...source.reading, ...choice } } };
-    await this.changeTable(entry, source.fileName, async () => changed, true);
+    await this.changeTable(entry, source.fileName, async () => changed, 'anew');
   }
 
   /** Puts a changed table in place of the old one once it can be read; the fields are guessed anew where they no longer fit. */
@@ -153,7 +158,7 @@ export class Studio {
     before: TableEntry,
     fileName: string,
     change: () => Promise<TableEntry>,
-    guessAnew = false,
+    guess: 'if-needed' | 'anew' | 'never' = 'if-needed',
   ): Promise<void> {
     const { project } = documentStore.getState();
     if (!project) return;
@@ -162,16 +167,19 @@ export class Studio {
       await this.workers.table.remember(place);
       const entry = await change();
       const summary = await this.reader.readEntry(entry);
+      const lost =
+        guess === 'never' ? lostColumns(sessionStore.getState().table, summary, currentChart(project).fields) : [];
+      if (lost.length > 0) throw new ImportRefused(fileName, [lostColumnsIssue(fileName, lost)]);
       setSession({ table: summary, shownStep: null });
       edit((draft) => {
         draft.tables = draft.tables.map((each) => (each.id === before.id ? (entry as typeof each) : each));
         const chart = draftChart(draft);
-        const guess = summary.guesses[0]?.fields;
-        if (guess && (guessAnew || !fits(chart.fields, summary))) chart.fields = guess;
+        const guessed = summary.guesses[0]?.fields;
+        if (guessed && guess !== 'never' && (guess === 'anew' || !fits(chart.fields, summary))) chart.fields = guessed;
       });
       await this.film.idle();
       const changes = await this.workers.table.changes(place);
-      setSession({ refreshed: changes && !guessAnew ? { fileName, changes } : null });
+      setSession({ refreshed: changes && guess !== 'anew' ? { fileName, changes } : null });
     });
   }
 

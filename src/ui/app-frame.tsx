@@ -14,6 +14,7 @@ import { ReadingNotice } from './gather/reading-notice';
 import { CommandPalette, fetchRest, GridEditor, OutputDesk, ShapeCentre, WorkShelf } from './later';
 import { IconButton } from './parts/button';
 import { FileChooser } from './parts/file-chooser';
+import { useFocusMemory } from './parts/focus-return';
 import { useServices } from './services';
 import { ShortcutList, useShortcuts } from './shortcuts';
 import { Ranking } from './stage/ranking';
@@ -38,6 +39,7 @@ export function AppFrame() {
   const onShelf = useCallback(() => setShelf(true), []);
   const onOpen = useCallback(() => picker.current?.click(), []);
   usePasteAnywhere();
+  useFocusMemory();
   useEffect(fetchRest, []);
   const commands = useMemo(
     () => commandsOf(services, { onPalette, onHelp, onOpen, onShelf }),
@@ -108,7 +110,7 @@ function Centre() {
   const step = useSession((state) => state.step);
   const tableHasCentre = step === 'gather' || step === 'shape';
   return (
-    <main className="relative min-w-0 flex-1 bg-desk">
+    <main tabIndex={-1} className="relative min-w-0 flex-1 bg-desk outline-none">
       {step === 'gather' && <GridEditor />}
       {step === 'shape' && <ShapeCentre />}
       <div className={step === 'output' ? 'absolute inset-x-0 top-0 bottom-[250px]' : 'contents'}>

@@ -8,6 +8,7 @@ import { type ControlId, findControls } from './controls';
 import { goToControl } from './go-to';
 import { DressBench, GatherBench, OutputBench, PaceBench, ShapeBench } from './later';
 import { cx } from './parts/class-names';
+import { useAbsentControl } from './use-absent-control';
 import { useDocument, useFamily, useSession } from './use-state';
 
 // A visit begins in Dress; the benches of the other steps come when they are looked at.
@@ -28,6 +29,7 @@ export function Bench() {
   // What is only shown has nothing to set; its film can still be exported.
   const shown = useDocument(({ readOnly }) => readOnly !== null) && step !== 'output';
   const Controls = benches[step];
+  useAbsentControl();
   return (
     <aside aria-label="Bench" className="flex h-full min-h-0 flex-col bg-paper">
       <ControlSearch />

@@ -1,8 +1,10 @@
 'use client';
 
 import { Command } from 'cmdk';
+import { useMemo, useState } from 'react';
 import type { Command as AppCommand } from './commands';
-import { controlsOf } from './controls';
+import { controlsOf, searchWords } from './controls';
+import { type Findable, found } from './find';
 import { goToControl } from './go-to';
 import { Dialog } from './parts/dialog';
 import { useFamily } from './use-state';
@@ -13,56 +15,77 @@ interface CommandPaletteProps {
   readonly commands: readonly AppCommand[];
 }
 
-/** Every command and control by name. */
+/** Something in the palette: a command that is done, or a control that is gone to. */
+interface Entry extends Findable {
+  readonly id: string;
+  readonly note?: string;
+  /** It takes the place of the open work: one press arms it, the next one does it. */
+  readonly replaces?: boolean;
+  readonly run: () => unknown;
+}
+
+/** Every command and control by name; what is called so comes before what only sounds like it. */
 export function CommandPalette({ open, onOpenChange, commands }: CommandPaletteProps) {
   const family = useFamily();
-  const run = (action: () => unknown) => () => {
+  const [query, setQuery] = useState('');
+  const [armed, setArmed] = useState('');
+  const entries = useMemo<readonly Entry[]>(
+    () => [
+      ...commands
+        .filter(({ keyOnly }) => !keyOnly)
+        .map(({ name, keys, words, replaces, run }) => ({ id: `do ${name}`, name, words, note: keys, replaces, run })),
+      ...controlsOf(family.id).map((control) => ({
+        id: `go ${control.id}`,
+        name: control.label,
+        words: searchWords(control),
+        note: control.step,
+        run: () => goToControl(control.id),
+      })),
+    ],
+    [commands, family],
+  );
+  const hits = found(query, entries);
+  const choose = ({ id, replaces, run }: Entry) => {
+    if (replaces && armed !== id) {
+      setArmed(id);
+      return;
+    }
     onOpenChange(false);
-    void action();
+    void run();
   };
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="Find a command or control" bare className="top-24 w-[520px]">
-      <Command label="Commands and controls">
+      <Command label="Commands and controls" shouldFilter={false}>
         <Command.Input
           placeholder="What would you like to do?"
           className="h-12 w-full border-b border-line bg-transparent px-4 text-[15px] outline-none"
+          value={query}
+          onValueChange={(text) => {
+            setQuery(text);
+            setArmed('');
+          }}
         />
         <Command.List className="max-h-80 overflow-y-auto p-1.5 text-[13px]">
           <Command.Empty className="px-3 py-2 text-quiet">Nothing is called that.</Command.Empty>
-          <Command.Group heading="Do">
-            {commands.map(
-              ({ name, keys, keyOnly, run: action }) =>
-                !keyOnly && <Item key={name} name={name} note={keys} onSelect={run(action)} />,
-            )}
-          </Command.Group>
-          <Command.Group heading="Go to">
-            {controlsOf(family.id).map(({ id, label, step, words }) => (
-              <Item key={id} name={label} note={step} words={words} onSelect={run(() => goToControl(id))} />
-            ))}
-          </Command.Group>
+          {hits.map((entry) => (
+            <Command.Item
+              key={entry.id}
+              value={entry.id}
+              onSelect={() => choose(entry)}
+              className="flex cursor-default justify-between gap-3 rounded px-2.5 py-1.5 data-[selected=true]:bg-line/60"
+            >
+              {entry.name}
+              {armed === entry.id ? (
+                <span role="alert" className="font-semibold text-accent-text">
+                  Press again: it takes the place of your work
+                </span>
+              ) : (
+                entry.note && <span className="text-quiet capitalize">{entry.note}</span>
+              )}
+            </Command.Item>
+          ))}
         </Command.List>
       </Command>
     </Dialog>
-  );
-}
-
-interface ItemProps {
-  readonly name: string;
-  readonly note?: string;
-  readonly words?: string;
-  readonly onSelect: () => void;
-}
-
-function Item({ name, note, words, onSelect }: ItemProps) {
-  return (
-    <Command.Item
-      value={`${name} ${note ?? ''}`}
-      keywords={words?.split(' ')}
-      onSelect={onSelect}
-      className="flex cursor-default justify-between rounded px-2.5 py-1.5 data-[selected=true]:bg-line/60"
-    >
-      {name}
-      {note && <span className="text-quiet capitalize">{note}</span>}
-    </Command.Item>
   );
 }

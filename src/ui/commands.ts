@@ -17,6 +17,10 @@ export interface Command {
   readonly whileTyping?: boolean;
   /** Is it missing from the palette, since only its key makes sense? */
   readonly keyOnly?: boolean;
+  /** Other words that people look for it with. */
+  readonly words?: string;
+  /** It takes the place of the open work. */
+  readonly replaces?: boolean;
   readonly run: () => unknown;
 }
 
@@ -63,7 +67,7 @@ export function commandsOf(services: Services, frame: FrameActions): readonly Co
       whileTyping: true,
       run: frame.onOpen,
     },
-    { name: 'Open the shelf', run: frame.onShelf },
+    { name: 'Open the shelf', words: 'projects work versions backup template', run: frame.onShelf },
     {
       name: 'Find a command or control',
       keys: 'Ctrl K',
@@ -77,6 +81,7 @@ export function commandsOf(services: Services, frame: FrameActions): readonly Co
       keys: 'Ctrl E',
       meets: withCtrl('e'),
       whileTyping: true,
+      words: 'export save film video render',
       run: () => goToControl('film-export'),
     },
     ...stepCommands(),
@@ -84,7 +89,11 @@ export function commandsOf(services: Services, frame: FrameActions): readonly Co
     { name: 'Light or dark theme', run: () => setSession({ theme: otherTheme() }) },
     { name: 'Show or fold the ranking', run: () => setSession({ rankingOpen: !sessionStore.getState().rankingOpen }) },
     { name: 'Shortcuts', keys: '?', meets: alone('?'), run: frame.onHelp },
-    ...samples.map((sample) => ({ name: `Sample table: ${sample.name}`, run: () => openSample(sample) })),
+    ...samples.map((sample) => ({
+      name: `Sample table: ${sample.name}`,
+      replaces: true,
+      run: () => openSample(sample),
+    })),
   ];
 }
 

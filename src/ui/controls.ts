@@ -8,6 +8,7 @@ import { valueAt } from '@/core/project/document-value';
 import { dressControls } from '@/core/project/dress-controls';
 import { beatControl, paceControls } from '@/core/project/pace-controls';
 import type { WorkStep } from '@/state/session';
+import { found } from './find';
 import { outputControls, qualityControl } from './output/output-controls';
 
 /** A control that can be found by name and opened from elsewhere. */
@@ -24,6 +25,7 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'open-file', label: 'Choose a file', step: 'gather', words: 'csv import data table drop open' },
   { id: 'add-file', label: 'Add another file', step: 'gather', words: 'append merge join more rows columns' },
   { id: 'refresh', label: 'Read the file again', step: 'gather', words: 'refresh reload update changed' },
+  { id: 'follow-file', label: 'Follow the file', step: 'gather', words: 'watch live update changed by itself' },
   { id: 'sheet', label: 'Sheet', step: 'gather', words: 'workbook xlsx ods tab' },
   { id: 'header-row', label: 'Line with the names', step: 'gather', words: 'header row title' },
   { id: 'delimiter', label: 'Between cells', step: 'gather', words: 'comma semicolon tab delimiter separator' },
@@ -145,7 +147,7 @@ const madeByHand: readonly ControlEntry[] = [
 ];
 
 /** Controls that are drawn from their specifications: those that all knownFamilies share, and those of each. */
-const specs: readonly ControlSpec[] = [
+export const controlSpecs: readonly ControlSpec[] = [
   ...dressControls,
   gapControl,
   ...stageControls,
@@ -162,7 +164,7 @@ const specs: readonly ControlSpec[] = [
 ];
 
 /** Every control of the bench. One that is not listed here cannot be drawn, so the search finds them all. */
-export const controls: readonly ControlEntry[] = [...madeByHand, ...specs];
+export const controls: readonly ControlEntry[] = [...madeByHand, ...controlSpecs];
 
 /** Names a control among all. */
 export type ControlId = string;
@@ -182,7 +184,7 @@ export function controlEntry(id: ControlId): ControlEntry {
  */
 export function specOf(id: ControlId, familyId: string | null = null): ControlSpec {
   const family = knownFamilies.find((each) => each.id === familyId);
-  const found = [...(family?.controls ?? []), ...specs].find((spec) => spec.id === id);
+  const found = [...(family?.controls ?? []), ...controlSpecs].find((spec) => spec.id === id);
   if (!found) throw new RangeError(`control: must have a specification, received ${id}`);
   return found;
 }
@@ -213,14 +215,16 @@ function idleControls(familyId: string | null): ReadonlySet<string> {
   return idle;
 }
 
-/** Controls whose label or words hold all the words looked for; those first of which the label has words that start so. @param familyId Of the chart that is edited: controls that do nothing for it are left out. */
+/** All that a control can be looked for with beside its label. */
+export const searchWords = ({ id, words, step }: ControlEntry) => `${words} ${step} ${id.replaceAll('-', ' ')}`;
+
+/** The controls that a search finds, the best answers first. @param familyId Of the chart that is edited: controls that do nothing for it are left out. */
 export function findControls(query: string, familyId: string | null = null): ControlEntry[] {
-  const wanted = query.toLowerCase().split(/\s+/).filter(Boolean);
-  if (wanted.length === 0) return [];
-  const found = controlsOf(familyId).filter(({ label, words, step }) => {
-    const text = `${label} ${words} ${step}`.toLowerCase();
-    return wanted.every((word) => text.includes(word));
-  });
-  const called = ({ label }: ControlEntry) => wanted.every((word) => ` ${label.toLowerCase()}`.includes(` ${word}`));
-  return [...found.filter(called), ...found.filter((entry) => !called(entry))];
+  if (query.trim() === '') return [];
+  const named = controlsOf(familyId).map((entry) => ({
+    name: entry.label,
+    words: `${entry.words} ${entry.step}`,
+    entry,
+  }));
+  return found(query, named).map(({ entry }) => entry);
 }

@@ -108,6 +108,11 @@ export interface Services {
   /** Reads the table's file from disk again; false when the browser has no way back to it, and it has to be chosen. */
   refresh(): Promise<boolean>;
   refreshFrom(file: File): Promise<void>;
+  /** Does this browser give ways back to files on disk? */
+  canFollow(): boolean;
+  /** Reads the table's file again whenever it changes on disk, while the tab is open. */
+  follow(): Promise<void>;
+  unfollow(): void;
   readAs(choice: Partial<ReadingChoice>): Promise<void>;
   cancelReading(): void;
   saveSteps(): Promise<void>;

@@ -2,6 +2,7 @@
 
 import { ClipboardPaste, Columns2, FilePlus2, FileUp, Grid3x3, RefreshCw, ShieldCheck } from 'lucide-react';
 import { useRef, useState } from 'react';
+import { currentTable } from '@/state/current';
 import { type Sample, samples } from '@/state/samples';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
@@ -12,10 +13,12 @@ import { useServices } from '../services';
 import { tableEndings } from '../table-endings';
 import { useProject, useSession } from '../use-state';
 import { CataloguePanel } from './catalogue-panel';
+import { FollowFile } from './follow-file';
 import { isTableText } from './paste-anywhere';
 import { ProblemList } from './problem-list';
 import { ReadingChoices, SheetChooser } from './reading-choices';
 import { Refreshed } from './refreshed';
+import { WorkTables } from './work-tables';
 
 /** Gather: where the data comes from, and what is wrong with it. */
 export function GatherBench() {
@@ -27,6 +30,7 @@ export function GatherBench() {
     <>
       <Section title="Your table">
         <TableWords />
+        <WorkTables />
         <Field control="open-file" bare>
           <FileButton
             look="loud"
@@ -94,12 +98,9 @@ const withoutHandle = (files: readonly File[]) => files.map((file) => ({ file, h
 const listWords = (names: readonly string[]) => names.filter((name) => name !== '').join(', ');
 
 function TableWords() {
-  const tableName = useProject((project) => project.tables[0]?.name ?? '', '');
-  const added = useProject(
-    (project) => project.tables[0]?.added.filter(({ measure }) => measure === '').length ?? 0,
-    0,
-  );
-  const joined = useProject((project) => listWords(project.tables[0]?.added.map(({ measure }) => measure) ?? []), '');
+  const tableName = useProject((project) => currentTable(project).name, '');
+  const added = useProject((project) => currentTable(project).added.filter(({ measure }) => measure === '').length, 0);
+  const joined = useProject((project) => listWords(currentTable(project).added.map(({ measure }) => measure)), '');
   const table = useSession((state) => state.table);
   const grid = useSession((state) => state.prepared?.grid ?? state.table);
   if (!table || !grid) return null;
@@ -121,7 +122,7 @@ function TableWords() {
 function MoreFiles() {
   const services = useServices();
   const again = useRef<HTMLInputElement>(null);
-  const kind = useProject((project) => project.tables[0]?.source.kind ?? 'file', 'file');
+  const kind = useProject((project) => currentTable(project).source.kind, 'file');
   return (
     <div className="flex flex-col gap-3">
       <Field control="add-file" bare>
@@ -161,6 +162,7 @@ function MoreFiles() {
           />
         </Field>
       )}
+      {kind === 'file' && services.canFollow() && <FollowFile />}
     </div>
   );
 }

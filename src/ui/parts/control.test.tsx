@@ -104,7 +104,11 @@ describe('the list of controls', () => {
     expect(findControls('number of bars').map(({ id }) => id)).toContain('places');
     expect(findControls('  ')).toEqual([]);
     // A target line has “threshold” among its words; who types “hold” looks for those that are called so.
-    expect(findControls('hold').map(({ id }) => id)).toEqual(['hold-start', 'hold-end', 'targets']);
+    expect(
+      findControls('hold')
+        .map(({ id }) => id)
+        .slice(0, 3),
+    ).toEqual(['hold-start', 'hold-end', 'targets']);
     expect(controlEntry('places').step).toBe('dress');
   });
 

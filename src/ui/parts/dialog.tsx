@@ -3,6 +3,7 @@
 import { Dialog as RadixDialog } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { cx } from './class-names';
+import { returnFocus } from './focus-return';
 
 interface DialogProps {
   readonly open: boolean;
@@ -23,6 +24,10 @@ export function Dialog({ open, onOpenChange, title, bare = false, className, chi
         <RadixDialog.Overlay className="fixed inset-0 z-50 bg-black/30" />
         <RadixDialog.Content
           aria-describedby={undefined}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            returnFocus();
+          }}
           className={cx(
             'fixed left-1/2 z-50 -translate-x-1/2 overflow-hidden rounded-md border border-ink bg-card text-ink',
             className,

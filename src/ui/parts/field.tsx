@@ -25,13 +25,20 @@ export function Field({ control, inputId, hint, children, row = false, bare = fa
     const element = box.current;
     if (asked === 0 || !element) return;
     element.scrollIntoView({ block: 'center' });
-    element.querySelector<HTMLElement>('input, textarea, button, [tabindex="0"]')?.focus({ preventScroll: true });
+    const stopWaiting = focusFirst(element);
     element.dataset.lit = 'true';
     const timer = setTimeout(() => delete element.dataset.lit, 1200);
-    return () => clearTimeout(timer);
+    return () => {
+      clearTimeout(timer);
+      stopWaiting();
+    };
   }, [asked]);
   return (
-    <div ref={box} className={cx('control rounded-md', row && 'grid grid-cols-[1fr_132px] items-center gap-3')}>
+    <div
+      ref={box}
+      data-control={control}
+      className={cx('control rounded-md', row && 'grid grid-cols-[1fr_132px] items-center gap-3')}
+    >
       {inputId ? (
         <label htmlFor={inputId} className={bare ? 'sr-only' : 'block text-[13px] text-quiet'}>
           {label}
@@ -45,6 +52,23 @@ export function Field({ control, inputId, hint, children, row = false, bare = fa
       {hint && <p className={cx('text-[12px] leading-snug text-quiet', row ? 'col-span-2 -mt-2' : 'mt-1')}>{hint}</p>}
     </div>
   );
+}
+
+/** Puts the keyboard on what can be set here, as soon as it can be: what is off now may only wait for an answer. */
+function focusFirst(element: HTMLElement): () => void {
+  const from = document.activeElement;
+  const focus = () => {
+    // Who has gone elsewhere meanwhile stays there.
+    if (document.activeElement !== from && document.activeElement !== document.body) return true;
+    const first = element.querySelector<HTMLElement>('input, textarea, button, [tabindex="0"]');
+    if (!first || first.matches(':disabled')) return false;
+    first.focus({ preventScroll: true });
+    return true;
+  };
+  if (focus()) return () => undefined;
+  const changes = new MutationObserver(() => focus() && changes.disconnect());
+  changes.observe(element, { subtree: true, childList: true, attributes: true, attributeFilter: ['disabled'] });
+  return () => changes.disconnect();
 }
 
 /** A stretch of the bench under a heading of its own. */

@@ -1,6 +1,7 @@
 'use client';
 
 import { stepWords } from '@/core/shaping/steps/step-words';
+import { currentTable } from '@/state/current';
 import { type ShapeView, setSession } from '@/state/session';
 import { Button } from '../parts/button';
 import { PickBar } from '../parts/pick-bar';
@@ -21,7 +22,7 @@ const views: { value: ShapeView; label: string }[] = [
 export function ShapeCentre() {
   const view = useSession((state) => state.shapeView);
   const shownStep = useSession((state) => state.shownStep);
-  const step = useProject((project) => project.tables[0]?.steps.find(({ id }) => id === shownStep) ?? null, null);
+  const step = useProject((project) => currentTable(project).steps.find(({ id }) => id === shownStep) ?? null, null);
   const cube = useSession((state) => state.cube);
   return (
     <div className="flex h-full flex-col">

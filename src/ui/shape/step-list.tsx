@@ -13,6 +13,7 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { inOrder, type StepPlan, sectionOf } from '@/core/shaping/steps/step';
+import { currentTable } from '@/state/current';
 import { addStep, moveStep } from '@/state/edit-table';
 import { setSession } from '@/state/session';
 import { Button } from '../parts/button';
@@ -26,7 +27,7 @@ const none: never[] = [];
 
 /** The steps in the order in which they run; they can be renamed, edited, switched off, dragged and taken out. */
 export function StepList() {
-  const steps = useProject((project) => project.tables[0]?.steps ?? none, none);
+  const steps = useProject((project) => currentTable(project).steps, none);
   const prepared = useSession((state) => state.prepared);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),

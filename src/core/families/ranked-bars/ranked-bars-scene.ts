@@ -27,7 +27,7 @@ export function rankedBarsNodes(
       opacity: words,
       children: [
         ...axisNodes(axis, { field: box, domain, parts, average: averageOf(bars) }),
-        ...rankNodes(prepared),
+        ...shownRanks(rankNodes(prepared), bars),
         ...breakNodes({ field: box, frame: prepared.frame, direction: axis.direction }, domain),
       ],
     },
@@ -47,14 +47,26 @@ function averageOf(bars: readonly BarAt[]): number {
   return weight > 0 ? sum / weight : Number.NaN;
 }
 
-const ranks = new WeakMap<RankedBarsPlan, SceneNode[]>();
+const ranks = new WeakMap<RankedBarsPlan, SceneNode[][]>();
+
+/** The numbers of the places that somebody takes: each comes and goes with whoever is there. */
+function shownRanks(places: readonly (readonly SceneNode[])[], bars: readonly BarAt[]): SceneNode[] {
+  return places.flatMap((nodes, place) => {
+    let taken = 0;
+    for (const { slot, opacity } of bars) taken += opacity * Math.max(0, 1 - Math.abs(slot - place));
+    if (taken <= 0.001) return [];
+    // Bars that pass each other leave gaps for a moment that nobody sees as one.
+    const shown = Math.min(1, taken * 2);
+    return shown === 1 ? nodes : nodes.map((node) => ({ ...node, opacity: (node.opacity ?? 1) * shown }));
+  });
+}
 
 /** The number of each place; they stand still, so they are made once. */
-function rankNodes(prepared: RankedBarsPlan): SceneNode[] {
+function rankNodes(prepared: RankedBarsPlan): SceneNode[][] {
   const known = ranks.get(prepared);
   if (known) return known;
   const { chart, field, slotPx, fonts, ink, places } = prepared;
-  const nodes: SceneNode[] = [];
+  const found: SceneNode[][] = [];
   const shown = chart.dress.bars.ranks && chart.own.order !== 'table';
   for (let place = 0; shown && place < places; place++) {
     const middle = (place + 0.5) * slotPx;
@@ -73,8 +85,10 @@ function rankNodes(prepared: RankedBarsPlan): SceneNode[] {
       opacity: 1,
       tabular: true,
     });
+    const nodes: SceneNode[] = [];
     pushWithShadow(nodes, node, chart.dress.labels.rank.shadow);
+    found.push(nodes);
   }
-  ranks.set(prepared, nodes);
-  return nodes;
+  ranks.set(prepared, found);
+  return found;
 }
