@@ -3,7 +3,7 @@ import type { Family, ToldChart } from '../families/family';
 import type { Memory } from '../families/memory';
 import type { Chart } from '../project/chart';
 import type { Stage } from '../project/film';
-import { decimalsOf, numberFormat } from '../scale/number-format';
+import { decimalsOf, largestOf, numberFormat } from '../scale/number-format';
 import { periodLabel } from '../scale/period-format';
 import { plainLine } from '../scene/text-fit';
 import { type Cube, takePeriods } from '../shaping/cube';
@@ -35,7 +35,7 @@ export function tellChart({ chart, cube: whole, family, stage, framesPerSec, mem
     periodLabels: cube.periods.map((period) =>
       plainLine(periodLabel(cube.kind, period, chart.datePattern, locale).slice(0, LABEL_LENGTH)),
     ),
-    formatValue: numberFormat(chart.numbers, decimalsOf(cube.values)),
+    formatValue: numberFormat(chart.numbers, decimalsOf(cube.values), largestOf(cube.values)),
   };
 }
 

@@ -56,9 +56,11 @@ export const defaultNumbers: NumberStyle = {
   grouping: 'locale',
 };
 
-/** Above this, digits stop meaning anything to a reader and the exponent form is used. */
+/** From here on, digits stop meaning anything to a reader: all values of the film are counted in one large unit. */
 const LARGE = 1e15;
-/** Below this, too, where the decimals do not reach it. */
+/** Up to here the unit has a name. */
+const NAMED = 1e18;
+/** Below this the exponent form is used, where the decimals do not reach it. */
 const SMALL = 1e-6;
 
 /**
@@ -66,22 +68,23 @@ const SMALL = 1e-6;
  * not jump about. The minus is the typographic one.
  *
  * @param autoDecimals Digits after the point where the style leaves them to the data, in [0, 12].
+ * @param largest The largest size of the values of the film: all of them are written in one notation, which it decides.
  */
-export function numberFormat(style: NumberStyle, autoDecimals: number): (value: number) => string {
+export function numberFormat(style: NumberStyle, autoDecimals: number, largest = 0): (value: number) => string {
   const decimals = style.decimals ?? Math.max(0, autoDecimals - (style.percent ? 2 : 0));
-  return writer(style, [decimals, decimals], style.decimals ?? 1, style.decimals ?? 1);
+  return writer(style, [decimals, decimals], [style.decimals ?? 1, style.decimals ?? 1], largest);
 }
 
-/** The format of tick labels: round numbers, so no digits after the point but those that they need. */
-export function tickFormat(style: NumberStyle, decimals: number): (value: number) => string {
-  return writer(style, [0, Math.max(0, decimals - (style.percent ? 2 : 0))], 0, 3);
+/** The format of tick labels: round numbers, so no digits after the point but those that they need. @param largest See `numberFormat`. */
+export function tickFormat(style: NumberStyle, decimals: number, largest = 0): (value: number) => string {
+  return writer(style, [0, Math.max(0, decimals - (style.percent ? 2 : 0))], [0, 3], largest);
 }
 
 function writer(
   style: NumberStyle,
   [least, most]: readonly [number, number],
-  shortLeast: number,
-  shortMost: number,
+  [shortLeast, shortMost]: readonly [number, number],
+  largest: number,
 ): (value: number) => string {
   const plain = digitsFormat(style, least, most);
   const short = style.locale.startsWith('en')
@@ -90,11 +93,15 @@ function writer(
   const exponent = exponentFormat(style, Math.min(3, Math.max(2, most)));
   const sign = style.percent ? percentSign(style.locale) : '';
   const factor = style.percent ? 100 : 1;
+  const large = !style.compact && largest * factor >= LARGE ? largeFormat(style, largest * factor) : null;
   return (value) => {
     if (Number.isNaN(value)) return '–';
     const size = Math.abs(value) * factor;
     const tiny = size > 0 && size < SMALL && size < 0.5 * 10 ** -most && style.decimals === null;
-    const digits = size >= LARGE || tiny ? exponent(size) : style.compact && size >= 999.95 ? short(size) : plain(size);
+    // Sums may lie beyond the values; where nothing is known of the values, too.
+    const beyond = size >= (largest > 0 ? NAMED : LARGE) && !style.compact;
+    const usual = () => (tiny || beyond ? exponent(size) : style.compact && size >= 999.95 ? short(size) : plain(size));
+    const digits = large && size > 0 ? large(size) : usual();
     const minus = value < 0 && /[1-9]/.test(digits.normalize('NFKC')) ? '\u2212' : '';
     return `${minus}${style.prefix}${digits}${sign}${style.suffix}`;
   };
@@ -133,6 +140,46 @@ function digitsFormat(style: NumberStyle, least: number, most: number, short = f
       .map((part) => (part.type === 'group' ? THIN : part.value))
       .join('');
 }
+
+/**
+ * Numbers counted in one unit: in trillions, as the language calls them, or in a power of ten by the largest. What is small
+ * beside it keeps two digits after the point, so that it is not written as nothing.
+ */
+function largeFormat(style: NumberStyle, largest: number): (value: number) => string {
+  const name = largest < NAMED ? trillions(style.locale) : null;
+  const power = name === null ? 3 * Math.floor(Math.log10(largest) / 3) : 12;
+  const unit = 10 ** power;
+  const word = name ?? ` × 10${superscript(power)}`;
+  const most = style.decimals ?? 2;
+  const [whole, parts] = [digitsFormat(style, style.decimals ?? 0, style.decimals ?? 0), digitsFormat(style, 0, most)];
+  return (value) => `${(value / unit < 9.995 ? parts : whole)(value / unit)}${word}`;
+}
+
+/** A thousand thousand millions in the words of a language, with the gap before them; null where it counts otherwise. */
+function trillions(locale: Locale): string | null {
+  const format = new Intl.NumberFormat(locale, {
+    notation: 'compact',
+    compactDisplay: 'long',
+    numberingSystem: 'latn',
+  });
+  const [number, ...rest] = format.formatToParts(5e12);
+  const word = rest.map(({ value }) => value).join('');
+  return number?.value === '5' && word.trim() !== '' ? word.replace(/^\s/, '\u00a0') : null;
+}
+
+const superscript = (power: number) => [...String(power)].map((digit) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(digit)]).join('');
+
+/** The largest size among values; those that are not numbers do not count. */
+export function largestOf(values: Float64Array): number {
+  const known = largests.get(values);
+  if (known !== undefined) return known;
+  let largest = 0;
+  for (const value of values) if (Number.isFinite(value)) largest = Math.max(largest, Math.abs(value));
+  largests.set(values, largest);
+  return largest;
+}
+
+const largests = new WeakMap<Float64Array, number>();
 
 /** `1.23e15` with the language's own decimal mark. */
 function exponentFormat(style: NumberStyle, decimals: number): (value: number) => string {

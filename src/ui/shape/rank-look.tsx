@@ -4,7 +4,7 @@ import { rowSortingFeature, type SortingState, tableFeatures, useTable } from '@
 import { ArrowDown, ArrowUp, Flag } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { familyOf } from '@/core/families/registry';
-import { decimalsOf, defaultNumbers, numberFormat } from '@/core/scale/number-format';
+import { decimalsOf, defaultNumbers, largestOf, numberFormat } from '@/core/scale/number-format';
 import { periodLabel } from '@/core/scale/period-format';
 import type { Cube } from '@/core/shaping/cube';
 import { type Finding, jumpRule } from '@/core/shaping/findings';
@@ -54,7 +54,7 @@ export function RankLook() {
     };
   }, [worker, cube, order, sort]);
   const format = useMemo(() => {
-    return numberFormat(defaultNumbers, cube ? decimalsOf(cube.values) : 0);
+    return numberFormat(defaultNumbers, cube ? decimalsOf(cube.values) : 0, cube ? largestOf(cube.values) : 0);
   }, [cube]);
   if (!cube || report?.cube !== cube)
     return (

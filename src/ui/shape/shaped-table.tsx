@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { decimalsOf, defaultNumbers, numberFormat } from '@/core/scale/number-format';
+import { decimalsOf, defaultNumbers, largestOf, numberFormat } from '@/core/scale/number-format';
 import { periodLabel } from '@/core/scale/period-format';
 import { type Cube, cubeValue } from '@/core/shaping/cube';
 import { VirtualGrid } from '../parts/virtual-grid';
@@ -17,7 +17,7 @@ export function ShapedTable() {
 export function ValueTable({ cube, label }: { readonly cube: Cube; readonly label: string }) {
   const format = useMemo(() => {
     const style = defaultNumbers;
-    return numberFormat(style, decimalsOf(cube.values));
+    return numberFormat(style, decimalsOf(cube.values), largestOf(cube.values));
   }, [cube]);
   return (
     <VirtualGrid

@@ -3,7 +3,7 @@ import { type PictureRef, picturesOf } from '../../chart/pictures';
 import { fontOf } from '../../chart/text-block';
 import type { Chart } from '../../project/chart';
 import { mixColours } from '../../scale/colour';
-import { decimalsOf, numberFormat } from '../../scale/number-format';
+import { decimalsOf, largestOf, numberFormat } from '../../scale/number-format';
 import { remembered } from '../../scale/remembered';
 import type { Font } from '../../scene/text-fit';
 import type { Cube } from '../../shaping/cube';
@@ -57,7 +57,7 @@ export function formatOfRole(
 ) {
   const values = valuesOfRole(cube, role);
   if (role === 'value' || !values) return formatValue;
-  return numberFormat(plainNumbers(chart), decimalsOf(values));
+  return numberFormat(plainNumbers(chart), decimalsOf(values), largestOf(values));
 }
 
 const plainNumbers = ({ numbers }: Chart) => ({ ...numbers, prefix: '', suffix: '' });
@@ -145,7 +145,10 @@ function preparedAxis(input: PlanInput<BubblesOwn, BubblesCourse>, which: 'acros
     direction: lying ? 'lying' : 'standing',
     course,
     formatValue: formatOfRole(input, role),
-    formatTick: tickFormats(role === 'value' ? chart.numbers : plainNumbers(chart)),
+    formatTick: tickFormats(
+      role === 'value' ? chart.numbers : plainNumbers(chart),
+      largestOf(valuesOfRole(cube, role) ?? cube.values),
+    ),
     measure,
   });
   return { axis, course };

@@ -1,5 +1,6 @@
 import type { Box } from '../../chart/box';
 import { ASCENT, DESCENT, fontOf } from '../../chart/text-block';
+import { largestOf } from '../../scale/number-format';
 import { remembered } from '../../scale/remembered';
 import type { Font } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
@@ -48,7 +49,7 @@ export function planCompared(input: PlanInput<ComparedOwn, ComparedCourse>): Com
   const { direction, longNames } = chart.dress.bars;
   const share = course.ofParts && chart.own.grouping === 'share';
   const formatValue = share ? percentFormat(chart.numbers) : remembered(input.formatValue);
-  const formatTick = share ? percentTicks(chart.numbers) : tickFormats(chart.numbers);
+  const formatTick = share ? percentTicks(chart.numbers) : tickFormats(chart.numbers, largestOf(cube.values));
   const axis = prepareAxis({ chart, frame, direction, course: course.domain, formatValue, formatTick, measure });
   const { insets } = axis;
   const lying = direction === 'lying';

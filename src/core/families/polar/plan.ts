@@ -1,6 +1,7 @@
 import type { Box } from '../../chart/box';
 import { type PictureRef, picturesOf } from '../../chart/pictures';
 import { fontOf } from '../../chart/text-block';
+import { largestOf } from '../../scale/number-format';
 import { remembered } from '../../scale/remembered';
 import type { Font } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
@@ -66,7 +67,7 @@ export function planPolar(input: PlanInput<PolarOwn, PositiveCourse>): PolarPlan
     wedge: 1 / places,
     box: plot,
     tickFont: fontOf(dress.labels.tick, 1.7 * unit * dress.labels.tick.size),
-    formatTick: tickFormats(chart.numbers),
+    formatTick: tickFormats(chart.numbers, largestOf(cube.values)),
     ...standingsBuild(input),
   };
 }

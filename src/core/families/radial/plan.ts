@@ -1,5 +1,6 @@
 import { type PictureRef, picturesOf } from '../../chart/pictures';
 import { cased, fontOf, widestLine } from '../../chart/text-block';
+import { largestOf } from '../../scale/number-format';
 import { remembered } from '../../scale/remembered';
 import { type Font, fitText } from '../../scene/text-fit';
 import type { PlanInput } from '../family';
@@ -82,7 +83,7 @@ export function planRadial(input: PlanInput<RadialOwn, StandingsCourse>): Radial
     nameFont,
     valueFont,
     tickFont,
-    formatTick: tickFormats(chart.numbers),
+    formatTick: tickFormats(chart.numbers, largestOf(cube.values)),
     names: cube.categories.map((name) =>
       fitText(
         cased(name, dress.labels.name),

@@ -1,5 +1,6 @@
 import { picturesOf } from '../../chart/pictures';
 import { placesAt, type Race } from '../../motion/race';
+import { largestOf } from '../../scale/number-format';
 import type { PlanInput } from '../family';
 import { type Build, type BuildTurns, prepareBuild, turnsOf } from '../shared/build';
 import { focusedDomain } from '../shared/focused-domain';
@@ -21,7 +22,7 @@ export function planRankedBars(input: PlanInput<RankedBarsOwn, RaceCourse>): Ran
   const { direction } = chart.dress.bars;
   const { labels } = chart.dress;
   const domain = focusedDomain(prepareDomain(race, chart.own.domain, holdsZero(chart.own)), input);
-  const formatTick = tickFormats(chart.numbers);
+  const formatTick = tickFormats(chart.numbers, largestOf(cube.values));
   const axis = prepareAxis({ chart, frame, direction, course: domain, formatValue, formatTick, measure });
   const places = Math.max(1, Math.min(chart.own.places, Math.max(cube.categories.length, 1)));
   const series = Array.from(race.series.categories);

@@ -3,6 +3,7 @@ import type { Colours } from '../../../chart/colours';
 import type { Frame } from '../../../chart/frame';
 import { picturesOf } from '../../../chart/pictures';
 import type { Chart } from '../../../project/chart';
+import { largestOf } from '../../../scale/number-format';
 import { remembered } from '../../../scale/remembered';
 import type { MeasureText } from '../../../scene/text-fit';
 import type { PlanInput } from '../../family';
@@ -58,7 +59,7 @@ interface AlongPlanInput<Own extends SeriesOwn> extends PlanInput<Own, SeriesCou
 export function planAlong<Own extends SeriesOwn>(input: AlongPlanInput<Own>): AlongPlan<Own> {
   const { chart, frame, colours, measure, course, domain, direction = 'standing' } = input;
   const formatValue = remembered(input.formatValue);
-  const formatTick = input.formatTick ?? tickFormats(chart.numbers);
+  const formatTick = input.formatTick ?? tickFormats(chart.numbers, largestOf(input.cube.values));
   const axis = prepareAxis({ chart, frame, direction, course: domain, formatValue, formatTick, measure });
   const { plot, unit } = frame;
   const { insets } = axis;
