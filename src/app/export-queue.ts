@@ -17,6 +17,7 @@ import type { TableWorkerApi } from '@/workers/protocol';
 import { download, fileNameOf } from './download';
 import type { FilmMedia } from './film-media';
 import { dropOldFiles, keepBytes, privateFile } from './private-files';
+import { cutOff, noteUnfinished } from './unfinished-exports';
 
 /** A film that waits to be exported. */
 interface QueuedFilm {
@@ -46,6 +47,11 @@ export class ExportQueue {
     private readonly film: Pick<FilmSync, 'cubes'>,
   ) {
     void dropOldFiles();
+    const left = cutOff(sessionStorage);
+    if (left.length > 0) setSession({ exports: left });
+    sessionStore.subscribe(({ exports }, before) => {
+      if (exports !== before.exports) noteUnfinished(sessionStorage, exports);
+    });
   }
 
   /** Puts requests at the end of the queue and begins, if it stands. */
@@ -54,11 +60,14 @@ export class ExportQueue {
     const { overview } = sessionStore.getState();
     if (!project || !overview || requests.length === 0) return;
     const single = requests.length === 1;
-    const taken = new Set(single ? [] : sessionStore.getState().exports.map(({ fileName }) => fileName));
+    const batch = freshId();
+    const taken = new Set<string>();
     const jobs = requests.map(
       (request): ExportJob => ({
         id: freshId(),
         ...request,
+        batch,
+        projectId: project.id,
         fileName: freeName(nameOf(request, project.name), taken),
         single,
         phase: 'waiting',
@@ -79,9 +88,7 @@ export class ExportQueue {
       if (!handle) return;
       this.handles.set(jobs[0].id, handle);
     }
-    const kept = single
-      ? sessionStore.getState().exports.filter(({ phase }) => phase === 'waiting' || phase === 'running')
-      : sessionStore.getState().exports;
+    const kept = sessionStore.getState().exports;
     const cubes = this.film.cubes();
     for (const { id } of jobs)
       this.films.set(id, { project, cubes, pieceId: overview.pieceId, imageIds: overview.imageIds });
@@ -159,7 +166,7 @@ export class ExportQueue {
   /** The film of a job: of another group its own values, in another size its own stage. */
   private async filmOf(job: ExportJob): Promise<QueuedFilm> {
     const film = this.films.get(job.id);
-    if (!film) throw new Error('There is no film yet');
+    if (!film) throw new Error('the work that it is of is not open. Open it from the shelf and try again');
     const { project: now, cubes, pieceId, imageIds } = film;
     const { group } = job;
     const stage = job.stage ? { ...now.film.stage, ...job.stage } : now.film.stage;
@@ -224,14 +231,23 @@ export class ExportQueue {
 
   /** Puts jobs that ended without a file into the queue again. */
   again(): void {
+    const { project } = documentStore.getState();
+    const { overview, exports } = sessionStore.getState();
+    // After a reload the film is that of the open work, if it is of that work.
+    for (const { id, projectId } of exports)
+      if (!this.films.has(id) && project?.id === projectId && overview)
+        this.films.set(id, {
+          project,
+          cubes: this.film.cubes(),
+          pieceId: overview.pieceId,
+          imageIds: overview.imageIds,
+        });
     setSession({
-      exports: sessionStore
-        .getState()
-        .exports.map((job) =>
-          job.phase === 'failed' || job.phase === 'cancelled'
-            ? { ...job, phase: 'waiting', done: 0, message: '' }
-            : job,
-        ),
+      exports: exports.map((job) =>
+        job.phase === 'failed' || job.phase === 'cancelled' || job.phase === 'cut-off'
+          ? { ...job, phase: 'waiting', done: 0, message: '' }
+          : job,
+      ),
     });
     void this.run();
   }
@@ -241,11 +257,14 @@ export class ExportQueue {
     this.list(sessionStore.getState().exports.filter(({ phase }) => phase === 'running' || phase === 'waiting'));
   }
 
-  /** Hands over everything that is done as one ZIP. */
-  async zip(name: string): Promise<void> {
+  /** Hands over what is done of these jobs as one ZIP. */
+  async zip(name: string, ids: readonly string[]): Promise<void> {
+    const taken = new Set<string>();
     const done = sessionStore
       .getState()
-      .exports.flatMap(({ file, fileName }) => (file ? [{ privateName: file, name: fileName }] : []));
+      .exports.flatMap(({ id, file, fileName }) =>
+        file && ids.includes(id) ? [{ privateName: file, name: freeName(fileName, taken) }] : [],
+      );
     const worker = startExportWorker();
     try {
       const result = await worker.api.zip(done, `${freshId()}.zip`);

@@ -174,7 +174,7 @@ function exportServices(exports: ExportQueue, stage: Stage) {
     pauseExports: (paused) => exports.pause(paused),
     retryExports: () => exports.again(),
     clearExports: () => exports.clear(),
-    zipExports: (name) => exports.zip(name),
+    zipExports: (name, ids) => exports.zip(name, ids),
   } satisfies Partial<Services>;
 }
 

@@ -46,7 +46,12 @@ export interface ExportJob {
   readonly fileName: string;
   /** Handed over by itself as soon as it is done. */
   readonly single: boolean;
-  readonly phase: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+  /** Jobs of one press of Export belong together. */
+  readonly batch: string;
+  /** The project that it is of. */
+  readonly projectId: string;
+  /** `cut-off`: the page went while it ran or waited. */
+  readonly phase: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled' | 'cut-off';
   readonly done: number;
   readonly count: number;
   readonly startedMs: number;

@@ -136,7 +136,8 @@ export interface Services {
   pauseExports(paused: boolean): Promise<void>;
   retryExports(): void;
   clearExports(): void;
-  zipExports(name: string): Promise<void>;
+  /** Hands over what is done of these exports as one ZIP. */
+  zipExports(name: string, ids: readonly string[]): Promise<void>;
   /** Adds pictures and gives them to the categories whose names they carry. */
   addCategoryPictures(files: readonly File[]): Promise<void>;
   addPicture(file: File): Promise<Picture | null>;

@@ -12,6 +12,7 @@ import {
   X,
 } from 'lucide-react';
 import { Progress } from 'radix-ui';
+import { useState } from 'react';
 import type { ExportForm } from '@/core/project/export-form';
 import type { ExportJob } from '@/state/session';
 import { Button } from '../parts/button';
@@ -90,6 +91,7 @@ function Queue() {
   const exports = useSession((state) => state.exports);
   const paused = useSession((state) => state.exportsPaused);
   const name = useProject((project) => project.name, '');
+  const [ticks, setTicks] = useState<ReadonlyMap<string, boolean>>(new Map());
   if (exports.length === 0)
     return (
       <p className="text-[13px] leading-relaxed text-quiet">
@@ -97,8 +99,12 @@ function Queue() {
       </p>
     );
   const running = exports.some(({ phase }) => phase === 'running' || phase === 'waiting');
-  const done = exports.filter(({ phase, file }) => phase === 'done' && file).length;
-  const lost = exports.some(({ phase }) => phase === 'failed' || phase === 'cancelled');
+  const done = exports.filter(({ phase, file }) => phase === 'done' && file);
+  // What belongs to the last press of Export goes together, unless the person ticks otherwise.
+  const last = exports.at(-1)?.batch;
+  const isTicked = ({ id, batch }: ExportJob) => ticks.get(id) ?? batch === last;
+  const chosen = done.filter(isTicked);
+  const lost = exports.some(({ phase }) => phase === 'failed' || phase === 'cancelled' || phase === 'cut-off');
   return (
     <section aria-label="Exports" className="flex min-w-0 flex-col gap-2">
       <div className="flex flex-wrap gap-2">
@@ -118,17 +124,38 @@ function Queue() {
             <RotateCcw className="size-4" aria-hidden /> Try the others again
           </Button>
         )}
-        {!running && done > 1 && (
-          <Button look="loud" onClick={() => void services.zipExports(name)}>
-            <FileArchive className="size-4" aria-hidden /> Save all as ZIP
+        {!running && done.length > 1 && (
+          <Button
+            look="loud"
+            disabled={chosen.length === 0}
+            onClick={() =>
+              void services.zipExports(
+                name,
+                chosen.map(({ id }) => id),
+              )
+            }
+          >
+            <FileArchive className="size-4" aria-hidden />{' '}
+            {chosen.length === done.length ? 'Save all as ZIP' : `Save ${chosen.length} of ${done.length} as ZIP`}
           </Button>
         )}
         {!running && exports.length > 1 && <Button onClick={() => services.clearExports()}>Clear the list</Button>}
       </div>
       <ol aria-label="Files" className="flex flex-col gap-2">
         {exports.map((job) => (
-          <li key={job.id} className="rounded-md border border-line bg-card px-3 py-2">
-            <JobLine job={job} />
+          <li key={job.id} className="flex gap-2 rounded-md border border-line bg-card px-3 py-2">
+            {done.length > 1 && job.phase === 'done' && job.file && (
+              <input
+                type="checkbox"
+                aria-label={`Put ${job.fileName} into the ZIP`}
+                checked={isTicked(job)}
+                className="mt-0.5 size-4 shrink-0 accent-ink"
+                onChange={(event) => setTicks(new Map([...ticks, [job.id, event.target.checked]]))}
+              />
+            )}
+            <div className="min-w-0 flex-1">
+              <JobLine job={job} />
+            </div>
           </li>
         ))}
       </ol>
@@ -142,6 +169,7 @@ const phaseIcons = {
   done: CircleCheck,
   failed: CircleAlert,
   cancelled: CircleSlash,
+  'cut-off': CircleSlash,
 };
 
 function JobLine({ job }: { readonly job: ExportJob }) {
@@ -160,6 +188,11 @@ function JobLine({ job }: { readonly job: ExportJob }) {
       {job.phase === 'cancelled' && (
         <p role="status" className="mt-1 text-[12px] text-quiet">
           Cancelled. No file was kept.
+        </p>
+      )}
+      {job.phase === 'cut-off' && (
+        <p role="status" className="mt-1 text-[12px] text-accent-text">
+          Cut off when the page was closed or loaded again. No file was kept; try it again.
         </p>
       )}
       {job.phase === 'failed' && (
