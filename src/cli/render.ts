@@ -21,10 +21,11 @@ export interface RenderOptions extends FilmOptions {
   readonly from?: string;
   readonly to?: string;
   readonly workers?: string;
+  readonly clear?: boolean;
   readonly out: string;
 }
 
-const formats = [...filmFormatIds, 'webm', 'gif', 'png', 'jpeg', 'svg', 'pdf', 'html', 'frames'] as const;
+const formats = [...filmFormatIds, 'webm', 'gif', 'png', 'jpeg', 'webp', 'svg', 'pdf', 'html', 'frames'] as const;
 type FormatWord = (typeof formats)[number];
 const byEnding: Readonly<Record<string, FormatWord>> = {
   '.mp4': 'mp4',
@@ -33,6 +34,7 @@ const byEnding: Readonly<Record<string, FormatWord>> = {
   '.png': 'png',
   '.jpg': 'jpeg',
   '.jpeg': 'jpeg',
+  '.webp': 'webp',
   '.svg': 'svg',
   '.pdf': 'pdf',
   '.html': 'html',
@@ -60,9 +62,12 @@ function formOf(film: FilmInput, options: RenderOptions): ExportForm {
       return { kind: 'gif', widthPx, heightPx, rate: 20, palette: 'one', dither: false };
     case 'png':
     case 'jpeg':
-      return { kind: word, timeSec, times: 1 };
+    case 'webp':
+      if (options.clear && word === 'jpeg')
+        throw new Refusal('A JPEG always has a background. Take png, webp or svg with --clear.');
+      return { kind: word, timeSec, times: 1, clear: options.clear === true };
     case 'svg':
-      return { kind: 'svg', timeSec };
+      return { kind: 'svg', timeSec, clear: options.clear === true };
     case 'pdf':
       return { kind: 'pdf', timesSec: [timeSec] };
     case 'html':

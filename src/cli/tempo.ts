@@ -126,7 +126,7 @@ withFilm(program.command('render'))
   .description('makes a film, picture or page, with the same pixels as the app; needs Chromium')
   .option(
     '--format <form>',
-    'mp4, webm, gif, png, jpeg, svg, pdf, html or frames (a ZIP of PNG); the ending of --out says it too',
+    'mp4, webm, gif, png, jpeg, webp, svg, pdf, html or frames (a ZIP of PNG); the ending of --out says it too',
   )
   .option('--quality <word>', 'of films: light, good or best')
   .option('--at <sec>', 'the moment of a picture; the end without it')
@@ -134,6 +134,7 @@ withFilm(program.command('render'))
   .option('--to <frame>', 'the frame after the last of a part')
   .option('--group <column>', 'a film for each value of a column; --out is then a folder, or holds {group}')
   .option('--workers <n>', 'workers that draw and encode at once')
+  .option('--clear', 'leaves the background out of png, webp and svg')
   .option('--out <path>', 'where to write')
   .action(async (file: string | undefined, options: Partial<RenderOptions> & { list?: string }) => {
     if (printsList(file, options.list)) return;

@@ -79,7 +79,7 @@ async function smallFile(
     case 'gif':
       return encodeGif(room, form, setting);
     case 'svg':
-      return stillSvg(room, form.timeSec);
+      return stillSvg(room, form.timeSec, form.clear);
     case 'pdf':
       return stillsPdf(room, form.timesSec, setting);
     case 'page':
@@ -87,7 +87,7 @@ async function smallFile(
     case 'data':
       return dataFile(form, room);
     default:
-      return stillPicture(room, form.timeSec, form.kind, form.times);
+      return stillPicture(room, form.timeSec, form.kind, form.times, form.clear);
   }
 }
 

@@ -10,6 +10,7 @@ import type { FilmPiece } from '../project/film';
 import type { Scene, SceneNode } from '../scene/scene';
 import { focusMarks } from './focus-marks';
 import { activeFocuses, focusedNodes } from './focus-nodes';
+import { withEdges } from './picture-edges';
 import { pieceAt } from './piece-at';
 import { type PreparedChart, wordsAt } from './prepare-chart';
 import type { PreparedFilm } from './prepare-film';
@@ -43,7 +44,10 @@ function pieceNodes({ extras }: FilmPiece, chart: PreparedChart, timeSec: number
   const layer = (behind: boolean) =>
     extras.filter((extra) => extra.behind === behind).flatMap((extra) => extraNodes(extra, setting, timeSec));
   const active = activeFocuses(chart, timeSec);
-  const nodes = active.length > 0 ? focusedNodes(chart, picture, active) : picture.nodes;
+  const drawn = active.length > 0 ? focusedNodes(chart, picture, active) : picture.nodes;
+  const { widthPx, heightPx } = chart.stage;
+  const hairPx = Math.max(1, Math.min(widthPx, heightPx) * HAIR_SHARE);
+  const nodes = chart.chart.dress.pictures.shown ? withEdges(drawn, chart.frame.inks.strong, hairPx) : drawn;
   return [
     ...layer(true),
     ...nodes,
@@ -62,6 +66,9 @@ function markPlaces({ cube }: PreparedChart, picture: ChartPicture): ExtraSettin
     return marks.get(cube.categories.indexOf(name)) ?? null;
   };
 }
+
+/** The width of a hairline, of the stage's shorter side. */
+const HAIR_SHARE = 0.0014;
 
 /** How far below their place texts start when they slide in, in hundredths of the stage's shorter side. */
 const SLIDE = 1.5;

@@ -28,9 +28,17 @@ export type ExportForm =
       readonly from?: number;
       readonly to?: number;
     }
-  /** A moment, where whatever lies past the end is the end; `times` is pixels of the picture for one of the stage. */
-  | { readonly kind: 'png' | 'jpeg'; readonly timeSec: number; readonly times: number }
-  | { readonly kind: 'svg'; readonly timeSec: number }
+  /**
+   * A moment, where whatever lies past the end is the end; `times` is pixels of the picture for one of the stage. `clear` leaves the
+   * background out, where the form can be transparent (not JPEG).
+   */
+  | {
+      readonly kind: 'png' | 'jpeg' | 'webp';
+      readonly timeSec: number;
+      readonly times: number;
+      readonly clear?: boolean;
+    }
+  | { readonly kind: 'svg'; readonly timeSec: number; readonly clear?: boolean }
   /** A page for each moment, or for each period as it is reached. */
   | { readonly kind: 'pdf'; readonly timesSec: readonly number[] | 'periods' }
   | { readonly kind: 'page' }

@@ -61,9 +61,9 @@ export async function embeddedImages(room: Room): Promise<Map<string, string>> {
   return found;
 }
 
-/** A moment as SVG: text stays text, with its fonts inside the file. */
-export async function stillSvg(room: Room, timeSec: number): Promise<Uint8Array<ArrayBuffer>> {
-  const scene = exportedScene(room.film, timeSec, isTransparent(room.order.project));
+/** A moment as SVG: text stays text, with its fonts inside the file. @param clear Leaves the background out. */
+export async function stillSvg(room: Room, timeSec: number, clear = false): Promise<Uint8Array<ArrayBuffer>> {
+  const scene = exportedScene(room.film, timeSec, clear || isTransparent(room.order.project));
   const { families, characters } = usedIn(scene);
   const css = await embeddedFonts(room, families, characters);
   const text = sceneToSvg(scene, { measure: room.resources.measure, images: await embeddedImages(room), css });

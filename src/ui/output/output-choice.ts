@@ -36,7 +36,9 @@ export interface OutputChoice {
   readonly gifRate: number;
   readonly gifPalette: 'one' | 'each';
   readonly gifDither: boolean;
-  readonly picture: 'png' | 'jpeg' | 'svg' | 'pdf';
+  readonly picture: 'png' | 'jpeg' | 'webp' | 'svg' | 'pdf';
+  /** Leaves the background out, where the picture can be transparent. */
+  readonly clear: boolean;
   readonly times: number;
   readonly moment: (typeof moments)[number];
   readonly table: 'shaped' | 'ranking' | 'frames';
@@ -60,6 +62,7 @@ export const outputChoice = createStore<OutputChoice>(() => ({
   gifPalette: 'one',
   gifDither: false,
   picture: 'png',
+  clear: false,
   times: 1,
   moment: 'last',
   table: 'shaped',
@@ -137,10 +140,10 @@ export function formOf(choice: OutputChoice, film: FilmNow): ExportForm {
     case 'data':
       return { kind: 'data', what: choice.table, format: choice.tableFormat };
     default:
-      if (choice.picture === 'svg') return { kind: 'svg', timeSec };
+      if (choice.picture === 'svg') return { kind: 'svg', timeSec, clear: choice.clear };
       if (choice.picture === 'pdf')
         return { kind: 'pdf', timesSec: choice.moment === 'periods' ? 'periods' : [timeSec] };
-      return { kind: choice.picture, timeSec, times: choice.times };
+      return { kind: choice.picture, timeSec, times: choice.times, clear: choice.clear && choice.picture !== 'jpeg' };
   }
 }
 

@@ -64,12 +64,13 @@ export const outputControls: readonly ControlSpec[] = [
     path: 'picture',
     step,
     label: 'Picture as',
-    words: 'png jpeg svg pdf still',
+    words: 'png jpeg webp svg pdf still',
     input: {
       kind: 'pick',
       choices: choices([
         ['png', 'PNG'],
         ['jpeg', 'JPEG'],
+        ['webp', 'WebP'],
         ['svg', 'SVG', 'Text stays text; its fonts are inside the file.'],
         ['pdf', 'PDF'],
       ]),
@@ -83,7 +84,16 @@ export const outputControls: readonly ControlSpec[] = [
     label: 'Pixels for one of the stage',
     words: 'resolution retina scale',
     input: { kind: 'pick', choices: numbers(['1', '2', '3', '4'], '×'), numbers: true },
-    when: [...forPicture, { path: 'picture', is: ['png', 'jpeg'] }],
+    when: [...forPicture, { path: 'picture', is: ['png', 'jpeg', 'webp'] }],
+  },
+  {
+    id: 'picture-clear',
+    path: 'clear',
+    step,
+    label: 'Without the background',
+    words: 'transparent alpha cut out',
+    input: { kind: 'switch' },
+    when: [...forPicture, { path: 'picture', is: ['png', 'webp', 'svg'] }],
   },
   {
     id: 'data-table',

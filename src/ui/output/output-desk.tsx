@@ -38,6 +38,7 @@ const kindWords: Record<ExportForm['kind'], string> = {
   frames: 'A ZIP of PNG pictures',
   png: 'A PNG picture',
   jpeg: 'A JPEG picture',
+  webp: 'A WebP picture',
   svg: 'An SVG drawing',
   pdf: 'A PDF',
   page: 'A web page in one file',
@@ -70,7 +71,7 @@ function Plan() {
     );
     lines.push(['File', `roughly ${sizeWords(services.gifBytes(form, overview.lengthSec))}`]);
   }
-  if (form.kind === 'png' || form.kind === 'jpeg')
+  if (form.kind === 'png' || form.kind === 'jpeg' || form.kind === 'webp')
     lines.push(['Size', `${Math.round(widthPx * form.times)} × ${Math.round(heightPx * form.times)}`]);
   if (form.kind === 'pdf')
     lines.push(['Pages', String(form.timesSec === 'periods' ? overview.periodSec.length : form.timesSec.length)]);
