@@ -105,6 +105,8 @@ export interface SessionState {
   /** The work that was just made of a table that came in. */
   readonly imported: string | null;
   readonly rankingOpen: boolean;
+  /** Bench and ranking are out of the way: the stage has the window. */
+  readonly stageAlone: boolean;
   /** The text whose type is set in Dress. */
   readonly textPart: TextPart | LabelPart;
   readonly pickedExtra: string | null;
@@ -147,6 +149,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   template: null,
   imported: null,
   rankingOpen: true,
+  stageAlone: false,
   textPart: 'title',
   pickedExtra: null,
   pickedCaption: null,

@@ -34,6 +34,7 @@ export function AppFrame() {
   const [shelf, setShelf] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
   const theme = useSession((state) => state.theme);
+  const alone = useSession((state) => state.stageAlone);
   const onPalette = useCallback(() => setPalette(true), []);
   const onHelp = useCallback(() => setHelp(true), []);
   const onShelf = useCallback(() => setShelf(true), []);
@@ -64,18 +65,22 @@ export function AppFrame() {
         <TabNotice />
         <TemplateNotice />
         <Group orientation="horizontal" className="min-h-0 flex-1" defaultLayout={{ bench: 28, rest: 72 }}>
-          <Panel id="bench" minSize="280px" maxSize="520px" defaultSize="360px">
-            <Bench />
-          </Panel>
-          <Separator
-            aria-label="Width of the bench"
-            className="w-px bg-line outline-none hover:bg-ink focus-visible:bg-accent"
-          />
+          {!alone && (
+            <>
+              <Panel id="bench" minSize="280px" maxSize="520px" defaultSize="360px">
+                <Bench />
+              </Panel>
+              <Separator
+                aria-label="Width of the bench"
+                className="w-px bg-line outline-none hover:bg-ink focus-visible:bg-accent"
+              />
+            </>
+          )}
           <Panel id="rest" minSize="40%">
             <div className="flex h-full min-w-0 flex-col">
               <div className="flex min-h-0 flex-1">
                 <Centre />
-                <RankingSide />
+                {!alone && <RankingSide />}
               </div>
               <Beats />
             </div>

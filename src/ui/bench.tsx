@@ -2,12 +2,13 @@
 
 import { Command } from 'cmdk';
 import { Search } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { WorkStep } from '@/state/session';
 import { type ControlId, findControls } from './controls';
 import { goToControl } from './go-to';
 import { DressBench, GatherBench, OutputBench, PaceBench, ShapeBench } from './later';
 import { cx } from './parts/class-names';
+import { SectionPlaces } from './section-places';
 import { useAbsentControl } from './use-absent-control';
 import { useDocument, useFamily, useSession } from './use-state';
 
@@ -20,6 +21,14 @@ const benches: Record<WorkStep, React.ComponentType> = {
   output: OutputBench,
 };
 
+const names: Record<WorkStep, string> = {
+  gather: 'Gather',
+  shape: 'Shape',
+  dress: 'Dress',
+  pace: 'Pace',
+  output: 'Output',
+};
+
 /** Controls that a search lists at once; more words narrow it. */
 const MOST_FOUND = 8;
 
@@ -29,11 +38,13 @@ export function Bench() {
   // What is only shown has nothing to set; its film can still be exported.
   const shown = useDocument(({ readOnly }) => readOnly !== null) && step !== 'output';
   const Controls = benches[step];
+  const box = useRef<HTMLDivElement>(null);
   useAbsentControl();
   return (
     <aside aria-label="Bench" className="flex h-full min-h-0 flex-col bg-paper">
       <ControlSearch />
-      <div key={step} className="relative min-h-0 flex-1 overflow-y-auto">
+      <SectionPlaces key={`places of ${step}`} of={box} step={names[step]} />
+      <div key={step} ref={box} className="relative min-h-0 flex-1 overflow-y-auto">
         <div inert={shown} className={cx('contents', shown && '*:opacity-55')}>
           <Controls />
         </div>

@@ -88,6 +88,13 @@ export function commandsOf(services: Services, frame: FrameActions): readonly Co
     ...frameSteps(playback),
     { name: 'Light or dark theme', run: () => setSession({ theme: otherTheme() }) },
     { name: 'Show or fold the ranking', run: () => setSession({ rankingOpen: !sessionStore.getState().rankingOpen }) },
+    {
+      name: 'Stage alone, or with bench and ranking',
+      keys: '0',
+      meets: alone('0'),
+      words: 'hide panels full window large preview',
+      run: () => setSession({ stageAlone: !sessionStore.getState().stageAlone }),
+    },
     { name: 'Shortcuts', keys: '?', meets: alone('?'), run: frame.onHelp },
     ...samples.map((sample) => ({
       name: `Sample table: ${sample.name}`,

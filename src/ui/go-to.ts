@@ -3,13 +3,13 @@ import { type ControlId, controlEntry } from './controls';
 
 /** Opens a step. */
 export function goToStep(step: WorkStep): void {
-  setSession({ step });
+  setSession({ step, stageAlone: false });
 }
 
 /** Opens the bench at a control and lights it. */
 export function goToControl(id: ControlId): void {
   const count = (sessionStore.getState().focusControl?.count ?? 0) + 1;
-  setSession({ step: controlEntry(id).step, focusControl: { id, count } });
+  setSession({ step: controlEntry(id).step, stageAlone: false, focusControl: { id, count } });
 }
 
 /** Shows a cell of the table as it was read. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { Command, HelpCircle, LibraryBig, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
+import { Command, Expand, HelpCircle, LibraryBig, Moon, PanelLeft, Redo2, Sun, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { edit, endGesture, redo } from '@/state/document';
 import { setSession, type WorkStep, workSteps } from '@/state/session';
@@ -38,6 +38,7 @@ export function TopLine({ onPalette, onHelp, onShelf, children }: TopLineProps) 
   const canUndo = useDocument((state) => state.past.length > 0) || cameFrom !== null;
   const canRedo = useDocument((state) => state.future.length > 0);
   const theme = useSession((state) => state.theme);
+  const alone = useSession((state) => state.stageAlone);
   return (
     <header className="grid h-12 shrink-0 grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-3 border-b border-ink bg-paper px-3">
       <div className="flex min-w-0 items-center gap-2">
@@ -70,6 +71,13 @@ export function TopLine({ onPalette, onHelp, onShelf, children }: TopLineProps) 
       </div>
       <StepNav />
       <div className="flex items-center justify-end gap-0.5">
+        <IconButton
+          label={alone ? 'Bench and ranking back (0)' : 'Stage alone (0)'}
+          aria-pressed={alone}
+          onClick={() => setSession({ stageAlone: !alone })}
+        >
+          {alone ? <PanelLeft className="size-4" aria-hidden /> : <Expand className="size-4" aria-hidden />}
+        </IconButton>
         <IconButton label="Find a command or control (Ctrl K)" onClick={onPalette}>
           <Command className="size-4" aria-hidden />
         </IconButton>

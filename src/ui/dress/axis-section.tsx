@@ -19,7 +19,7 @@ import { ValueBands } from './value-bands';
 /** The value axis, its lines, and the legend. */
 export function AxisSection() {
   return (
-    <Section title="Axis and legend">
+    <Section title="Axis and legend" short="Axis">
       <RangeFields />
       <Fold
         title="Ticks and grid"

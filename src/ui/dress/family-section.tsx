@@ -41,7 +41,7 @@ export function FamilySection() {
   const stamp = usePictureStamp();
   const told = stories.filter((story) => knownFamilies.some(({ tells }) => tells === story));
   return (
-    <Section title="What should the film tell?">
+    <Section title="What should the film tell?" short="Tells">
       <Field control="family" bare>
         {/* Four in a row; short questions share one. */}
         <div className="flex flex-wrap gap-x-2 gap-y-2.5">

@@ -18,7 +18,7 @@ export function NumbersSection() {
   if (!numbers) return null;
   const [least, most] = projectLimits.decimals;
   return (
-    <Section title="Numbers and dates">
+    <Section title="Numbers and dates" short="Numbers">
       <PickField
         control="decimals"
         value={numbers.decimals === null ? 'auto' : String(numbers.decimals)}

@@ -9,7 +9,7 @@ export function PanesSection() {
   const beside = useChart(({ fields }) => fields.panes && fields.group !== '') ?? false;
   if (!beside) return null;
   return (
-    <Section title="Charts side by side">
+    <Section title="Charts side by side" short="Side by side">
       <Controls of={['panes-axes', 'panes-order', 'panes-most']} />
     </Section>
   );

@@ -28,7 +28,7 @@ export function GatherBench() {
   const readable = table !== null && status !== 'failed';
   return (
     <>
-      <Section title="Your table">
+      <Section title="Your table" short="Table">
         <TableWords />
         <WorkTables />
         <Field control="open-file" bare>
@@ -60,13 +60,13 @@ export function GatherBench() {
         </Field>
       </Section>
       {readable && table.delimiter + table.sheet !== '' && (
-        <Section title="How it is read">
+        <Section title="How it is read" short="Reading">
           <Fold title="Header line and notation" holds={['header-row', 'delimiter', 'encoding']}>
             <ReadingChoices table={table} />
           </Fold>
         </Section>
       )}
-      <Section title="Without a file">
+      <Section title="Without a file" short="No file">
         <PasteField />
         <Field control="empty-grid" bare>
           <Button className="w-full" onClick={() => void services.openEmpty()}>
@@ -79,7 +79,7 @@ export function GatherBench() {
           </Fold>
         </Field>
       </Section>
-      <Section title="From the Saltmere Isles">
+      <Section title="From the Saltmere Isles" short="Samples">
         <Field control="samples" bare>
           <div className="flex flex-col gap-1.5">
             {samples.map((sample) => (

@@ -10,7 +10,7 @@ type End = 'opening' | 'closing';
 /** How the film opens and closes. */
 export function BuildSection() {
   return (
-    <Section title="Opening and closing">
+    <Section title="Opening and closing" short="Ends">
       <BuildFields end="opening" />
       <BuildFields end="closing" />
     </Section>

@@ -12,7 +12,7 @@ export function MovementSection() {
   if (built && !plays.includes('drawn')) return null;
   if (built)
     return (
-      <Section title="Between periods">
+      <Section title="Between periods" short="Between">
         <FamilyControls step="pace" />
         <Controls of={['between']} />
       </Section>

@@ -22,7 +22,7 @@ export function PlaySection() {
   const moves = plays.some((kind) => kind !== 'built');
   if (built === null || !plays.includes('built')) return null;
   return (
-    <Section title="What the film shows">
+    <Section title="What the film shows" short="Shows">
       {moves && (
         <PickField
           control="play"

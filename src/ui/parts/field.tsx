@@ -71,11 +71,20 @@ function focusFirst(element: HTMLElement): () => void {
   return () => changes.disconnect();
 }
 
+interface SectionProps {
+  readonly title: string;
+  /** What it is called among all sections, where room is short. */
+  readonly short?: string;
+  readonly children: ReactNode;
+}
+
 /** A stretch of the bench under a heading of its own. */
-export function Section({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+export function Section({ title, short = title, children }: SectionProps) {
   return (
-    <section className="border-t border-line px-4 py-4 first:border-t-0">
-      <h2 className="mb-3 font-display text-[15px] font-bold">{title}</h2>
+    <section data-section={short} className="border-t border-line px-4 py-4 first:border-t-0">
+      <h2 tabIndex={-1} className="mb-3 font-display text-[15px] font-bold outline-none">
+        {title}
+      </h2>
       <div className="flex flex-col gap-3.5">{children}</div>
     </section>
   );

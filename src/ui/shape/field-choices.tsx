@@ -106,7 +106,7 @@ export function FieldChoices() {
     />
   );
   return (
-    <Section title="What is what">
+    <Section title="What is what" short="Columns">
       <SelectField
         control="shape"
         value={fields.shape}

@@ -46,7 +46,7 @@ function Outcome() {
     );
   }
   return (
-    <Section title="What comes of it">
+    <Section title="What comes of it" short="Outcome">
       <p className="text-[13px] leading-relaxed">
         <Count number={cube.periods.length} one="period" many="periods" />, from{' '}
         <strong className="font-mono">{cube.periods[0]?.key.slice(0, 40)}</strong> to{' '}

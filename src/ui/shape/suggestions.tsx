@@ -12,7 +12,7 @@ export function Suggestions() {
   const suggestions = useSession((state) => state.prepared?.suggestions);
   if (!suggestions || suggestions.length === 0) return null;
   return (
-    <Section title="The data suggest">
+    <Section title="The data suggest" short="Suggested">
       <Field control="suggestions" bare>
         <ul className="flex flex-col gap-2">
           {suggestions.map(({ step, why }) => (

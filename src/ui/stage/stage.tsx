@@ -16,6 +16,7 @@ import { BoxTool } from './box-tool';
 import { ExtraTool } from './extra-tool';
 import { Guides } from './guides';
 import { pressPoint } from './press-point';
+import { FloatingTools, floatingClass, useFloating } from './small-stage';
 import type { TextEdit } from './text-tool';
 import { type TipAt, ValueTip } from './value-tip';
 
@@ -54,6 +55,7 @@ export function Stage({ small }: StageProps) {
   const status = useSession((state) => state.status);
   const fitted = useFittedSize(room, widthPx, heightPx);
   const scale = fitted.widthPx / widthPx;
+  const floating = useFloating();
   const [editing, setEditing] = useState<TextEdit | null>(null);
   const { tip, ...pointing } = usePointing({ small, widthPx, heightPx, onEdit: setEditing });
   useCanvas(holder, fitted);
@@ -62,7 +64,7 @@ export function Stage({ small }: StageProps) {
       ref={room}
       className={cx(
         'grid place-items-center',
-        small ? 'absolute right-4 bottom-4 z-30 h-[190px] w-[300px]' : 'absolute inset-0 p-4',
+        small ? floatingClass(floating) : 'absolute inset-0 p-4',
         status !== 'ready' && 'invisible',
       )}
     >
@@ -89,6 +91,7 @@ export function Stage({ small }: StageProps) {
           </>
         )}
       </div>
+      {small && status === 'ready' && <FloatingTools />}
       <StageWords />
     </div>
   );
