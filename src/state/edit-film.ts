@@ -1,9 +1,9 @@
 import type { FilmOverview } from '@/core/film/overview';
 import { beatAt } from '@/core/pace/film-clock';
-import type { Caption, Extra, Moment } from '@/core/project/film-parts';
+import type { Caption, Extra, Moment, Picture } from '@/core/project/film-parts';
 import { type Look, withLook } from '@/core/project/look';
 import type { Project } from '@/core/project/project';
-import { editPiece } from './current';
+import { currentPiece, editPiece, type PieceDraft } from './current';
 import { edit } from './document';
 import { changeById, moveItem, removeById } from './edit-list';
 import { freshId } from './fresh-id';
@@ -43,10 +43,12 @@ export function removeCaption(id: string): void {
   editPiece((piece) => removeById(piece.captions, id));
 }
 
-/** Puts an extra on stage; returns its id. */
-export function addExtra(extra: Omit<Extra, 'id'>): string {
+/** Puts an extra on stage, and its picture into the project where it is one, as one step; returns its id. */
+export function addExtra(extra: Omit<Extra, 'id'>, picture: Picture | null = null): string {
   const id = freshId();
-  editPiece((piece) => {
+  edit((draft) => {
+    if (picture) draft.pictures.push(picture);
+    const piece = currentPiece(draft as Project) as PieceDraft;
     piece.extras.push({ ...extra, id });
   });
   return id;

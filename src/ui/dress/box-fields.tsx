@@ -4,6 +4,7 @@ import { editStage } from '@/state/edit-stage';
 import { setSession } from '@/state/session';
 import { Button } from '../parts/button';
 import { Field } from '../parts/field';
+import { LimitedNumber } from '../parts/limited-number';
 import { useServices } from '../services';
 import { useProject, useSession } from '../use-state';
 
@@ -53,25 +54,21 @@ export function BoxFields() {
       {box && (
         <div className="mt-2 grid grid-cols-4 gap-1.5">
           {(['x', 'y', 'width', 'height'] as const).map((side) => (
-            <label key={side} className="text-[11px] text-quiet">
-              {{ x: 'Left', y: 'Top', width: 'Width', height: 'Height' }[side]} %
-              <input
-                type="number"
+            <div key={side} className="text-[11px] text-quiet">
+              <label htmlFor={`box-${side}`}>{{ x: 'Left', y: 'Top', width: 'Width', height: 'Height' }[side]} %</label>
+              <LimitedNumber
+                id={`box-${side}`}
                 min={side === 'width' || side === 'height' ? 5 : 0}
                 max={100}
-                step={1}
                 value={Math.round(box[side] * 1000) / 10}
-                className="w-full rounded-md border border-line bg-card px-1 py-1 font-mono text-[12px] text-ink outline-none focus:border-ink"
-                onChange={(event) => {
-                  const wanted = Number(event.target.value) / 100;
-                  const least = side === 'width' || side === 'height' ? 0.05 : 0;
-                  if (Number.isFinite(wanted))
-                    editStage((stage) => {
-                      if (stage.box) stage.box = { ...stage.box, [side]: Math.min(1, Math.max(least, wanted)) };
-                    }, `box-${side}`);
-                }}
+                className="px-1 py-1 font-mono text-[12px] text-ink"
+                onChange={(percent) =>
+                  editStage((stage) => {
+                    if (stage.box) stage.box = { ...stage.box, [side]: percent / 100 };
+                  })
+                }
               />
-            </label>
+            </div>
           ))}
         </div>
       )}

@@ -59,19 +59,10 @@ export function ExtrasSection() {
     if (!picture) return;
     const width = 16;
     const height = Math.max(0.5, (width * picture.heightPx) / picture.widthPx);
-    edit((draft) => {
-      draft.pictures.push(picture);
-    }, 'add-picture');
     const base = fresh('picture');
-    const id = addExtra({
-      ...base,
-      name: picture.fileName,
-      pictureId: picture.id,
-      width,
-      height,
-      anchor: { kind: 'stage', corner: 'top-right', dx: 4, dy: 4 },
-    });
-    setSession({ pickedExtra: id });
+    const anchor = { kind: 'stage', corner: 'top-right', dx: 4, dy: 4 } as const;
+    const extra = { ...base, name: picture.fileName, pictureId: picture.id, width, height, anchor };
+    setSession({ pickedExtra: addExtra(extra, picture) });
   };
   return (
     <Section title="Extras">

@@ -1,6 +1,7 @@
 'use client';
 
 import { type ReactNode, useEffect, useId, useState } from 'react';
+import { LimitedNumber } from '../parts/limited-number';
 import { type Choice, SelectBox } from '../parts/select-field';
 
 const box = 'h-7 w-full rounded-md border border-line bg-paper px-2 text-[13px]';
@@ -82,18 +83,7 @@ export function NumberInput({ label, value, min, max, onChange }: NumberInputPro
   const id = useId();
   return (
     <Labelled label={label} id={id}>
-      <input
-        id={id}
-        type="number"
-        className={box}
-        value={value}
-        min={min}
-        max={max}
-        onChange={(event) => {
-          const wanted = Math.round(event.target.valueAsNumber);
-          if (Number.isFinite(wanted)) onChange(Math.min(max, Math.max(min, wanted)));
-        }}
-      />
+      <LimitedNumber id={id} whole className={box} value={value} min={min} max={max} onChange={onChange} />
     </Labelled>
   );
 }
