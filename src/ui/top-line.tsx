@@ -95,15 +95,20 @@ export function TopLine({ onPalette, onHelp, onShelf, children }: TopLineProps) 
   );
 }
 
+/** What Shape has to answer, although every cell could be read. */
+const doubts: ReadonlySet<string> = new Set(['mixed-units', 'years-as-values', 'no-dates']);
+
 function StepNav() {
   const step = useSession((state) => state.step);
   const status = useSession((state) => state.status);
   const failed = useSession((state) => state.exports.some(({ phase }) => phase === 'failed'));
   const problems = useProblems();
   const cube = useSession((state) => state.cube);
+  const pressing = useSession((state) => state.prepared?.suggestions.some((each) => each.pressing) ?? false);
+  const doubtful = problems.some(({ code, severity }) => severity === 'warning' && doubts.has(code));
   const looks: Partial<Record<WorkStep, string>> = {
-    gather: problems.some(({ severity }) => severity !== 'note') ? 'needs a look' : undefined,
-    shape: status === 'failed' || (status === 'ready' && !cube) ? 'needs a look' : undefined,
+    gather: pressing || problems.some(({ severity }) => severity !== 'note') ? 'needs a look' : undefined,
+    shape: pressing || doubtful || status === 'failed' || (status === 'ready' && !cube) ? 'needs a look' : undefined,
     output: failed ? 'needs a look' : undefined,
   };
   return (

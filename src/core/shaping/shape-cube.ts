@@ -6,6 +6,7 @@ import { IssueList } from '../table/reader';
 import { findColumn, type Table } from '../table/table';
 import { CellGatherer } from './combine';
 import type { Cube } from './cube';
+import { doubtsOf } from './doubts';
 import { type Fields, fieldsOfShape } from './fields';
 import { headerPartsOf, splitHeader } from './header-parts';
 import { type Measures, measuresOfTable } from './measures-of-table';
@@ -40,7 +41,8 @@ export function shapeCube(
   fields: Fields,
   options: ShapeOptions = { combine: null, decimalHint: null },
 ): Outcome<Cube> {
-  const shaped = shapeFirst(table, fields, options);
+  const first = shapeFirst(table, fields, options);
+  const shaped = first.ok ? { ...first, issues: [...doubtsOf(table, fields, first.value), ...first.issues] } : first;
   if (!shaped.ok || (fields.second === '' && fields.third === '')) return shaped;
   const { further, issues } = furtherValues({ table, fields, options, shapeFirst }, shaped.value);
   return { ok: true, value: { ...shaped.value, further }, issues: [...shaped.issues, ...issues] };

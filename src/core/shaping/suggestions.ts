@@ -15,6 +15,8 @@ export interface Suggestion {
   readonly why: string;
   /** Takes nothing away, so it is applied at import and shown. */
   readonly safe: boolean;
+  /** Without it the film says something wrong: a total races beside what it is the sum of. */
+  readonly pressing?: boolean;
 }
 
 /** What suggestions are made from. */
@@ -46,6 +48,8 @@ const suggestTidy: Suggest = ({ table }) => {
   return [offer({ kind: 'tidy-text' }, why, true)];
 };
 
+const pressing = (step: StepPlan, why: string): Suggestion => ({ ...offer(step, why), pressing: true });
+
 const suggestTotals: Suggest = ({ cube, fields, table, issues }) => {
   const suggestions: Suggestion[] = [];
   if (cube) {
@@ -59,7 +63,7 @@ const suggestTotals: Suggest = ({ cube, fields, table, issues }) => {
     const names = [...found.keys()].map((c) => cube.categories[c] ?? '');
     const why = [...found].map(([c, evidence]) => `“${shorten(cube.categories[c] ?? '', 40)}” ${evidence}`).join('; ');
     if (names.length > 0 && names.length < cube.categories.length) {
-      suggestions.push(offer({ kind: 'pick-categories', keep: false, categories: names }, `${why}.`));
+      suggestions.push(pressing({ kind: 'pick-categories', keep: false, categories: names }, `${why}.`));
     }
   }
   // A total among the periods cannot be read as one.
@@ -70,7 +74,7 @@ const suggestTotals: Suggest = ({ cube, fields, table, issues }) => {
   if (totals.length > 0 && column) {
     const values = [...new Set(totals)];
     const why = `“${shorten(values[0] ?? '', 40)}” stands among the periods and is called like a total.`;
-    suggestions.push(offer({ kind: 'filter-rows', column: column.name, test: 'is-not', values }, why));
+    suggestions.push(pressing({ kind: 'filter-rows', column: column.name, test: 'is-not', values }, why));
   }
   return suggestions;
 };

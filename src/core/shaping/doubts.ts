@@ -1,0 +1,86 @@
+import { type Column, cellText } from '../table/column';
+import { type Issue, shorten } from '../table/issue';
+import { readNumber } from '../table/number-text';
+import { findColumn, type Table } from '../table/table';
+import type { Cube } from './cube';
+import { type Fields, fieldsOfShape } from './fields';
+
+/** Money by sign and by letters is the same money. */
+const money: Readonly<Record<string, string>> = {
+  $: 'USD',
+  US$: 'USD',
+  '€': 'EUR',
+  '£': 'GBP',
+  '¥': 'JPY',
+  '₹': 'INR',
+  '₽': 'RUB',
+  '₩': 'KRW',
+  '₺': 'TRY',
+};
+
+/** Names of columns whose numbers are years, in some languages. */
+const YEARS = /\b(year|yr|born|birth|died|founded|since|date|jahr|an|année|año|anno|ano|rok|år|vuosi|год)\b/iu;
+
+/**
+ * What is doubtful in how a table was taken, although everything could be read: values in several units on one scale, years
+ * taken as values, no column of dates at all.
+ */
+export function doubtsOf(table: Table, fields: Fields, cube: Pick<Cube, 'kind'>): Issue[] {
+  const roles = fieldsOfShape[fields.shape];
+  const value = roles.includes('value') ? findColumn(table, fields.value) : null;
+  const found = value ? [mixedUnits(table, value), yearsAsValues(value)] : [];
+  const periods = cube.kind === 'text' && roles.includes('period') ? findColumn(table, fields.period) : null;
+  if (periods) found.push(noDates(periods, fields.shape === 'single'));
+  return found.filter((issue) => issue !== null);
+}
+
+function mixedUnits(table: Table, column: Column): Issue | null {
+  if (column.kind === 'number') return null;
+  const units = new Map<string, { readonly shown: string; readonly row: number }>();
+  for (let row = 0; row < table.rowCount; row++) {
+    const raw = cellText(column, row);
+    const point = readNumber(raw, 'point');
+    const reading = point.kind === 'value' ? point : readNumber(raw, 'comma');
+    if (reading.kind !== 'value' || reading.unit === '') continue;
+    const unit = money[reading.unit] ?? reading.unit;
+    if (!units.has(unit)) units.set(unit, { shown: reading.unit, row });
+  }
+  const [first, second] = [...units.values()];
+  if (!first || !second) return null;
+  const names = [...units.values()].map(({ shown }) => shown).join(', ');
+  return {
+    code: 'mixed-units',
+    severity: 'warning',
+    row: table.rowNumbers[second.row] ?? 0,
+    column: column.name,
+    raw: shorten(cellText(column, second.row)),
+    message: `“${shorten(column.name, 40)}” holds values in several units (${names}), and all of them are drawn on one scale. Keep one of them with a filter in Shape, or convert them in the file.`,
+  };
+}
+
+/** Whole numbers of four digits that all lie where years do, under a name that says so. */
+function yearsAsValues(column: Column): Issue | null {
+  if (!YEARS.test(column.name)) return null;
+  const texts = column.kind === 'number' ? [...column.values].filter(Number.isFinite).map(String) : column.texts;
+  const filled = texts.filter((text) => text.trim() !== '');
+  const years = filled.filter((text) => /^\s*(1[5-9]|20)\d\d\s*$/.test(text));
+  if (filled.length < 2 || years.length < filled.length) return null;
+  return {
+    code: 'years-as-values',
+    severity: 'warning',
+    column: column.name,
+    message: `“${shorten(column.name, 40)}” is taken as the value, and holds years. A chart of it would draw years as amounts: choose the column of values in Shape.`,
+  };
+}
+
+/** Texts with numbers in them (“Round 3”) count on by themselves; others may be names. @param alone There is no other column of names. */
+function noDates(periods: Column, alone: boolean): Issue | null {
+  const texts = periods.kind === 'number' ? [] : periods.texts.filter((text) => text.trim() !== '');
+  if (texts.filter((text) => /\d/.test(text)).length * 2 > texts.length) return null;
+  return {
+    code: 'no-dates',
+    severity: alone ? 'warning' : 'note',
+    column: periods.name,
+    message: `No column holds dates or years, so each text of “${shorten(periods.name, 40)}” is taken as a moment, in the order of the file. If these are names, the table has nothing over time: choose another column as the period in Shape.`,
+  };
+}
