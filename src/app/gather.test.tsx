@@ -201,6 +201,10 @@ describe('the grid', () => {
     await app.saysOnStage('1. Bravo');
     await menu('ship', 'Delete column');
     expect((await screen.findAllByText(/There is no column called “ship”/)).length).toBeGreaterThan(0);
+    // The step that took it away can be switched off where the loss is told.
+    await app.user.click(await screen.findByRole('button', { name: /^Switch off “.*ship/ }));
+    await app.saysOnStage('1. Bravo');
+    await app.user.keyboard('{Control>}z{/Control}');
     for (const _ of ['deleted', 'renamed']) await app.user.keyboard('{Control>}z{/Control}');
     await app.saysOnStage('1. Bravo');
     await app.goTo('Shape');

@@ -7,6 +7,7 @@ import type { Issue } from '@/core/table/issue';
 import { addStep } from '@/state/edit-table';
 import { goToCell, goToControl } from '../go-to';
 import { Button } from '../parts/button';
+import { FieldLoss } from '../shape/column-loss';
 import { useChart, useSession } from '../use-state';
 
 const icons = {
@@ -105,7 +106,7 @@ function Mend({ issue }: { readonly issue: Issue }) {
     );
   }
   const remedy = fields && remedyFor(issue, fields);
-  if (!remedy) return null;
+  if (!remedy) return <FieldLoss issue={issue} />;
   return (
     <Button className="mb-1 ml-7 h-auto min-h-6 px-2 py-0.5 text-left text-[12px]" onClick={() => addStep(remedy.step)}>
       <Wand className="size-3.5 shrink-0" aria-hidden /> {remedy.label}

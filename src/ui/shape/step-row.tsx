@@ -14,6 +14,7 @@ import { sessionStore, setSession } from '@/state/session';
 import { IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
 import { useSession } from '../use-state';
+import { StepLosses } from './column-loss';
 import { StepForm } from './step-form';
 
 interface StepRowProps {
@@ -69,7 +70,7 @@ export function StepRow({ step, report }: StepRowProps) {
           <Switch.Thumb className="block size-3 translate-x-0.5 rounded-full bg-ink data-[state=checked]:translate-x-3 data-[state=checked]:bg-card" />
         </Switch.Root>
       </div>
-      <Misfits issues={report?.issues ?? []} />
+      <Misfits step={step} issues={report?.issues ?? []} />
       <StepTools step={step} words={words} open={open} onOpen={setOpen} onRename={() => setRenaming(true)} />
       {open && (
         <div className="flex flex-col gap-2 border-t border-line p-2">
@@ -107,17 +108,20 @@ function NameInput({ step, onEnd }: NameInputProps) {
 }
 
 /** What of a step does not fit the table: the first in full, the others counted. */
-function Misfits({ issues: misfits }: { readonly issues: readonly Issue[] }) {
+function Misfits({ step, issues: misfits }: { readonly step: Step; readonly issues: readonly Issue[] }) {
   if (misfits.length === 0) return null;
   return (
-    <p className="flex gap-1.5 border-t border-line px-2 py-1 text-mustard-text">
+    <div className="flex gap-1.5 border-t border-line px-2 py-1 text-mustard-text">
       <TriangleAlert className="size-3.5 shrink-0" aria-label="Does not fit" />
       <span>
         {misfits[0]?.raw !== undefined && <span className="font-mono">“{misfits[0].raw}” </span>}
         {misfits[0]?.message}
         {misfits.length > 1 && ` And ${misfits.length - 1} more.`}
+        <span className="block">
+          <StepLosses step={step} />
+        </span>
       </span>
-    </p>
+    </div>
   );
 }
 

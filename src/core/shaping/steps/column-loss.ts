@@ -1,0 +1,54 @@
+import type { Step } from './step';
+
+/** What became of a column that a step, or a field of the chart, needs. */
+export type ColumnLoss =
+  /** A step before takes it away. */
+  | { readonly kind: 'removed'; readonly step: Step }
+  /** A step before calls it otherwise. */
+  | { readonly kind: 'renamed'; readonly step: Step; readonly to: string }
+  /** A step that comes later makes it. */
+  | { readonly kind: 'later'; readonly step: Step };
+
+/** The columns that a step works on. */
+export function columnsNamed(step: Step): string[] {
+  const { column, columns, by } = step as { column?: unknown; columns?: unknown; by?: unknown };
+  const named = [column, by, ...(Array.isArray(columns) ? columns : [])];
+  return named.filter((each): each is string => typeof each === 'string' && each !== '');
+}
+
+/**
+ * Why a column is not there.
+ *
+ * @param steps All steps of the table, in their order.
+ * @param column What it is called where it is needed.
+ * @param at The place of the step that needs it; the number of steps for the chart's fields.
+ * @returns null where no step has anything to do with it: the file has no such column.
+ */
+export function lossOf(steps: readonly Step[], column: string, at: number): ColumnLoss | null {
+  for (let place = at - 1; place >= 0; place--) {
+    const step = steps[place];
+    if (!step?.on) continue;
+    if (step.kind === 'remove-columns' && step.columns.includes(column)) return { kind: 'removed', step };
+    if (step.kind === 'rename-column' && step.column === column) return { kind: 'renamed', step, to: step.to };
+  }
+  const later = steps.slice(at + 1).find((step) => step.on && makes(step, column));
+  return later ? { kind: 'later', step: later } : null;
+}
+
+function makes(step: Step, column: string): boolean {
+  if (step.kind === 'rename-column') return step.to === column;
+  if (step.kind === 'join-columns') return step.into === column;
+  return step.kind === 'add-column' && step.column === column;
+}
+
+/** A step that takes a column by another name. */
+export function withColumn(step: Step, from: string, to: string): Step {
+  const name = (each: unknown) => (each === from ? to : each);
+  const { columns } = step as { columns?: unknown };
+  return Object.fromEntries(
+    Object.entries(step).map(([key, value]) => {
+      if (key === 'columns' && Array.isArray(columns)) return [key, columns.map(name)];
+      return [key, key === 'column' || key === 'by' ? name(value) : value];
+    }),
+  ) as unknown as Step;
+}
