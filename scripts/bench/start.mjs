@@ -48,7 +48,7 @@ export async function measureStart() {
             () => {
               const startedMs = performance.now();
               const look = () => {
-                const told = document.querySelector('aside[aria-label="Ranking"]')?.textContent ?? '';
+                const told = document.querySelector('section[aria-label="Ranking"]')?.textContent ?? '';
                 if (told.includes(name)) resolve(performance.now() - startedMs);
                 else requestAnimationFrame(look);
               };

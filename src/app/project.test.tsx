@@ -161,7 +161,7 @@ describe('the ranking', () => {
     await openRace();
     await app.press('Show the ranking');
     const rows = () =>
-      within(screen.getByRole('complementary', { name: 'Ranking' }))
+      within(screen.getByRole('region', { name: 'Ranking' }))
         .queryAllByRole('listitem')
         .map(({ textContent }) => textContent);
     expect(rows()).toHaveLength(3);
@@ -171,6 +171,6 @@ describe('the ranking', () => {
     expect(rows()[1]).toMatch(/^2Cirrus\s*25$/);
     expect(rows()[2]).toMatch(/^3Bravo2\s*20$/);
     await app.press('Fold the ranking');
-    expect(screen.queryByRole('complementary', { name: 'Ranking' })).toBeNull();
+    expect(screen.queryByRole('region', { name: 'Ranking' })).toBeNull();
   });
 });

@@ -64,28 +64,30 @@ export function AppFrame() {
         </TopLine>
         <TabNotice />
         <TemplateNotice />
-        <Group orientation="horizontal" className="min-h-0 flex-1" defaultLayout={{ bench: 28, rest: 72 }}>
-          {!alone && (
-            <>
-              <Panel id="bench" minSize="280px" maxSize="520px" defaultSize="360px">
-                <Bench />
-              </Panel>
-              <Separator
-                aria-label="Width of the bench"
-                className="w-px bg-line outline-none hover:bg-ink focus-visible:bg-accent"
-              />
-            </>
-          )}
-          <Panel id="rest" minSize="40%">
-            <div className="flex h-full min-w-0 flex-col">
-              <div className="flex min-h-0 flex-1">
-                <Centre />
-                {!alone && <RankingSide />}
+        <main className="flex min-h-0 flex-1">
+          <Group orientation="horizontal" className="min-h-0 flex-1" defaultLayout={{ bench: 28, rest: 72 }}>
+            {!alone && (
+              <>
+                <Panel id="bench" minSize="280px" maxSize="520px" defaultSize="360px">
+                  <Bench />
+                </Panel>
+                <Separator
+                  aria-label="Width of the bench"
+                  className="w-px bg-line outline-none hover:bg-ink focus-visible:bg-accent"
+                />
+              </>
+            )}
+            <Panel id="rest" minSize="40%">
+              <div className="flex h-full min-w-0 flex-col">
+                <div className="flex min-h-0 flex-1">
+                  <Centre />
+                  {!alone && <RankingSide />}
+                </div>
+                <Beats />
               </div>
-              <Beats />
-            </div>
-          </Panel>
-        </Group>
+            </Panel>
+          </Group>
+        </main>
       </div>
       {shelf && <WorkShelf open onOpenChange={setShelf} />}
       {palette && <CommandPalette open onOpenChange={setPalette} commands={commands} />}
@@ -115,7 +117,7 @@ function Centre() {
   const step = useSession((state) => state.step);
   const tableHasCentre = step === 'gather' || step === 'shape';
   return (
-    <main tabIndex={-1} className="relative min-w-0 flex-1 bg-desk outline-none">
+    <section data-centre aria-label="Centre" tabIndex={-1} className="relative min-w-0 flex-1 bg-desk outline-none">
       {step === 'gather' && <GridEditor />}
       {step === 'shape' && <ShapeCentre />}
       <div className={step === 'output' ? 'absolute inset-x-0 top-0 bottom-[250px]' : 'contents'}>
@@ -128,7 +130,7 @@ function Centre() {
         </div>
       )}
       <ReadingNotice />
-    </main>
+    </section>
   );
 }
 

@@ -41,15 +41,16 @@ export function Bench() {
   const box = useRef<HTMLDivElement>(null);
   useAbsentControl();
   return (
-    <aside aria-label="Bench" className="flex h-full min-h-0 flex-col bg-paper">
+    <section data-bench aria-label="Bench" className="flex h-full min-h-0 flex-col bg-paper">
       <ControlSearch />
       <SectionPlaces key={`places of ${step}`} of={box} step={names[step]} />
-      <div key={step} ref={box} className="relative min-h-0 flex-1 overflow-y-auto">
+      <div key={step} ref={box} tabIndex={shown ? 0 : undefined} className="relative min-h-0 flex-1 overflow-y-auto">
+        {shown && <p className="px-4 pt-3 text-[12px] text-quiet">Nothing can be set while the work is only shown.</p>}
         <div inert={shown} className={cx('contents', shown && '*:opacity-55')}>
           <Controls />
         </div>
       </div>
-    </aside>
+    </section>
   );
 }
 

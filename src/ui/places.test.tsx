@@ -67,7 +67,7 @@ describe('what has the window', () => {
     const { documentStore } = await import('@/state/document');
     expect(document.querySelector('[inert]')).toBeNull();
     act(() => documentStore.setState({ readOnly: { kind: 'version', atMs: 0 } }));
-    expect(document.querySelector('aside [inert]')).not.toBeNull();
+    expect(document.querySelector('[data-bench] [inert]')).not.toBeNull();
     act(() => documentStore.setState({ readOnly: null }));
   });
 });

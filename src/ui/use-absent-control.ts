@@ -15,7 +15,7 @@ export function useAbsentControl(): void {
     let frame = 0;
     const look = () => {
       // The bench of the step may still be on its way.
-      if (document.querySelector('aside [data-coming]')) {
+      if (document.querySelector('[data-bench] [data-coming]')) {
         frame = requestAnimationFrame(look);
         return;
       }

@@ -93,7 +93,7 @@ test('a category gets a colour of its own, by a click on its bar', async ({ page
 
 test('pointing links stage, ranking and map', async ({ page }) => {
   const stage = page.getByRole('img', { name: 'The stage' });
-  const ranking = page.getByRole('complementary', { name: 'Ranking' });
+  const ranking = page.getByRole('region', { name: 'Ranking' });
   const box = await stage.boundingBox();
   if (!box) throw new Error('no stage');
   const before = await stageColour(page, 0.9, 0.25);

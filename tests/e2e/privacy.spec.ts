@@ -62,7 +62,7 @@ test('without a connection every step opens, also for the first time', async ({ 
   await page.getByRole('radio', { name: 'Ranks and findings' }).click();
   await expect(page.locator('.recharts-surface').first()).toBeVisible();
   await goTo(page, 'Pace');
-  await expect(page.getByRole('complementary', { name: 'Bench' }).getByRole('heading').first()).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Bench' }).getByRole('heading').first()).toBeVisible();
   await goTo(page, 'Output');
   await expect(page.getByRole('button', { name: 'Export MP4' })).toBeVisible();
   await page.keyboard.press('ControlOrMeta+k');

@@ -65,6 +65,7 @@ export function ColourCheck() {
             <tr key={category}>
               <th scope="row" title={name} className="pr-1">
                 <span className="block size-4 rounded-[3px]" style={{ background: colour }} />
+                <span className="sr-only">{name}</span>
               </th>
               {shown.slice(0, row).map((other, column) => {
                 const pair = close.get(`${column} ${row}`);

@@ -16,8 +16,8 @@ export function useFocusMemory(): void {
   }, []);
 }
 
-/** Gives the keyboard back to where it was; what opened from something that is gone gives it to the page's main part. */
+/** Gives the keyboard back to where it was; what opened from something that is gone gives it to the centre. */
 export function returnFocus(): void {
   if (outside?.isConnected) outside.focus({ preventScroll: true });
-  else document.querySelector<HTMLElement>('main')?.focus({ preventScroll: true });
+  else document.querySelector<HTMLElement>('[data-centre]')?.focus({ preventScroll: true });
 }

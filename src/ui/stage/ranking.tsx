@@ -15,7 +15,7 @@ export function Ranking() {
   const lines = useSession((state) => state.overview?.lines);
   const colours = new Map(lines?.map(({ category, colour }) => [category, colour]));
   return (
-    <aside aria-label="Ranking" className="flex h-full w-[220px] shrink-0 flex-col border-l border-line bg-paper">
+    <section aria-label="Ranking" className="flex h-full w-[220px] shrink-0 flex-col border-l border-line bg-paper">
       <div className="flex h-10 items-center justify-between border-b border-line pr-1 pl-3">
         <h2 className="font-display text-[15px] font-bold">Ranking</h2>
         <span className="ml-2 truncate font-mono text-[12px] text-quiet">{readout?.heading}</span>
@@ -50,7 +50,7 @@ export function Ranking() {
           </li>
         ))}
       </ol>
-    </aside>
+    </section>
   );
 }
 
