@@ -77,6 +77,42 @@ async function shootFamilies(page) {
   await sheet.close();
 }
 
+/** The shelf with some work and a version; and a second tab of the same work. */
+async function shootKeeping() {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+  const page = await context.newPage();
+  await page.goto(server.url);
+  await page.getByTestId('stage-words').filter({ hasText: '1. ' }).waitFor({ state: 'attached' });
+  for (const [sample, name] of [
+    ['Tide power', 'Tides, for the evening news'],
+    ['Catch by species', 'Catch, first try'],
+    ['Ferry passengers', 'Ferries'],
+  ]) {
+    await step(page, 'Gather');
+    await page.getByRole('button', { name: new RegExp(`^${sample}`) }).click();
+    await page.waitForTimeout(2500);
+    await page.getByLabel('Name of the project').fill(name);
+    await step(page, 'Dress');
+    await page.waitForTimeout(2500);
+  }
+  await page.getByRole('button', { name: /^Shelf/ }).click();
+  await page.getByRole('button', { name: 'Earlier versions' }).click();
+  await page.getByLabel('Name of this version').fill('As sent to the editor');
+  await page.getByRole('button', { name: 'Keep as it is now' }).click();
+  await page.getByText('As sent to the editor').waitFor();
+  // Notices go by themselves.
+  await page.waitForTimeout(9000);
+  await shoot(page, 'shelf');
+  await page.keyboard.press('Escape');
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await second.getByRole('button', { name: 'Work here instead' }).waitFor();
+  await second.getByTestId('stage-words').filter({ hasText: '1. ' }).waitFor({ state: 'attached' });
+  await second.waitForTimeout(2000);
+  await shoot(second, 'read-only');
+  await context.close();
+}
+
 try {
   const families = await open('light');
   await shootFamilies(families);
@@ -110,6 +146,7 @@ try {
   await closer.waitForTimeout(1500);
   await shoot(closer, 'focus');
   await closer.close();
+  await shootKeeping();
   const light = await open('light');
   await seek(light, 0.56);
   await shoot(light, 'dress');
@@ -157,11 +194,7 @@ try {
   await light.getByText('Each period').first().waitFor();
   await step(light, 'Output');
   await light.waitForTimeout(4000);
-  await shoot(light, 'output');
   await light.getByRole('button', { name: 'Export MP4' }).click();
-  await light.getByText(/[1-9]\d* of 1,500 frames/).waitFor();
-  await light.waitForTimeout(4000);
-  await shoot(light, 'output-running');
   await light.getByText(/done in/).waitFor({ timeout: 120_000 });
   await shoot(light, 'output-done');
   for (const size of ['9:16', '1:1']) await light.getByLabel(size).check();
