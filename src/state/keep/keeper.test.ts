@@ -269,6 +269,25 @@ describe('two tabs', () => {
     expect((await openTab(1, browser.tab(second.fake.tab))).tab.name).toBe('Mills 2');
   });
 
+  it('without locks ask each other, and hand the work over all the same', async () => {
+    const [one, two] = [browser.tab(), browser.tab()];
+    for (const fake of [one, two]) Object.defineProperty(fake, 'locks', { value: null });
+    const { tab: first } = await openTab(0, one);
+    first.begin(project('p1', 'Ferries'));
+    await first.keeper.idle();
+    const { tab: second } = await openTab(1, two);
+    expect(second.document.readOnly?.kind).toBe('elsewhere');
+    first.rename('Last edit');
+    await second.keeper.takeOver();
+    await settled();
+    expect([second.name, second.document.readOnly]).toEqual(['Last edit', null]);
+    expect(first.document.readOnly?.kind).toBe('elsewhere');
+    second.rename('From the second');
+    await second.keeper.idle();
+    await settled();
+    expect(first.name).toBe('From the second');
+  });
+
   it('edits of a tab that sleeps while the work is taken become a copy', async () => {
     vi.useFakeTimers();
     try {

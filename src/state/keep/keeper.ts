@@ -89,7 +89,7 @@ export class Keeper {
     await this.leaving;
     const next = this.openWork(id);
     try {
-      await next.hold.turn.ask();
+      await next.hold.ask();
       const kept = await readWork(this.disk, id);
       const read = kept ? await readable(kept) : null;
       if (!kept || !read?.ok || turn !== this.opening) {

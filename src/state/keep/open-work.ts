@@ -156,7 +156,10 @@ export class OpenWork {
   private async hear(message: TabMessage): Promise<void> {
     if (!this.room.isOpen(this)) return;
     const { line } = this;
-    if (message.kind === 'kept' && !line) await this.follow();
+    if (message.kind === 'kept' && !line) {
+      await this.follow();
+      this.hold.say({ kind: 'who' });
+    }
     if (message.kind === 'who' && line)
       this.hold.say({ kind: 'held', sinceMs: this.sinceMs, changedMs: line.lastChangeMs });
     if (message.kind === 'held' && !line) {
@@ -169,6 +172,11 @@ export class OpenWork {
       this.becomeReadOnly();
       await line.flush();
       this.hold.say({ kind: 'given' });
+      // With locks the other tab takes the turn; without them it has it from now on.
+      if (!this.hold.hasLocks) {
+        this.hold.turn.end();
+        await this.turned(false);
+      }
     }
   }
 }

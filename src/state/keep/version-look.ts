@@ -18,6 +18,7 @@ export class VersionLook {
     if (!read.ok) return read.issues;
     const state = documentStore.getState();
     if (state.project?.id !== version.id || state.readOnly?.kind === 'elsewhere') return null;
+    if (this.now?.project?.id !== version.id) this.now = null;
     this.now ??= state;
     const readOnly = { kind: 'version', atMs: version.atMs } as const;
     this.show({ project: read.value, past: [], future: [], gesture: null, readOnly });

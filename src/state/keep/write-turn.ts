@@ -12,7 +12,7 @@ export class WriteTurn {
 
   /**
    * @param name What is waited for, the same in all tabs.
-   * @param locks null where the browser has none (pages without a secure address): every tab may then write.
+   * @param locks null where the browser has none (pages without a secure address): every tab that asks has it.
    * @param onChange Told when the turn comes, because another tab has closed, and when another tab takes it.
    */
   constructor(
@@ -61,7 +61,10 @@ export class WriteTurn {
   /** Resolves once the lock is ours or was refused; then holds it until the tab closes or another one takes it. */
   private request(options: LockOptions): Promise<boolean> {
     const { locks } = this;
-    if (!locks) return Promise.resolve(true);
+    if (!locks) {
+      this.held = true;
+      return Promise.resolve(true);
+    }
     return new Promise((resolve) => {
       let granted = false;
       const hold = (lock: Lock | null): Promise<void> | undefined => {
