@@ -88,7 +88,10 @@ export class ExportQueue {
       if (!handle) return;
       this.handles.set(jobs[0].id, handle);
     }
-    const kept = sessionStore.getState().exports;
+    // What ended without a file has been seen by now.
+    const kept = sessionStore
+      .getState()
+      .exports.filter(({ phase }) => !single || (phase !== 'cancelled' && phase !== 'failed'));
     const cubes = this.film.cubes();
     for (const { id } of jobs)
       this.films.set(id, { project, cubes, pieceId: overview.pieceId, imageIds: overview.imageIds });
