@@ -25,8 +25,8 @@ export function ShelfSpace({ onChanged, onFail }: ShelfSpaceProps) {
       .then((granted) => setRefused(!granted))
       .then(measure, onFail);
   return (
-    <footer className="mt-3 flex flex-wrap items-center gap-2 border-t border-line pt-3 text-[12px] text-quiet">
-      <p className="min-w-0 flex-1">
+    <footer className="mt-3 flex flex-wrap items-center gap-2 border-t border-line pt-3 text-[12px]">
+      <p className="min-w-0 flex-1 text-quiet">
         {space ? spaceWords(space, refused) : 'Everything is kept in this browser alone.'}
       </p>
       {space && !space.lasting && !refused && (
