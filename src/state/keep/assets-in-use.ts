@@ -14,13 +14,23 @@ export async function forgottenAssets(disk: Disk): Promise<string[]> {
     else if (typeof value === 'object' && value !== null && !ArrayBuffer.isView(value))
       Object.values(value).forEach(look);
   };
-  for (const store of [disk.works, disk.changes, disk.versions, disk.incoming]) await eachOf(store, look);
   for (const id of notedIds(disk.notes)) look(notedChanges(disk.notes, id));
+  // What a change names is in the whole before the change goes, so the wholes are looked at last.
+  for (const store of [disk.changes, disk.incoming, disk.versions, disk.works]) await eachOf(store, look);
   return [...unseen];
 }
 
+/** Looks at everything in a store. What goes meanwhile may have come anew under another name: then all is looked at again. */
 async function eachOf(store: KeyValue, look: (value: unknown) => void): Promise<void> {
-  for (const key of await store.keys()) look(await store.getItem(key));
+  for (;;) {
+    let gone = false;
+    for (const key of await store.keys()) {
+      const value = await store.getItem(key);
+      gone ||= value === null;
+      look(value);
+    }
+    if (!gone) return;
+  }
 }
 
 /**

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readShelfFile, writeShelfFile } from '@/export/shelf-file';
 import { FakeBrowser } from '../testing/fake-browser';
+import { freeAssets } from './assets-in-use';
 import { backUp, bringBack } from './backup';
 import { allCards, cardOf, changeCard, dropWork, emptyOldBin, writeCard } from './cards';
 import type { Disk } from './disk';
@@ -88,6 +89,38 @@ describe('a whole shelf in a file', () => {
       const file = writeShelfFile({ works: [{ ...work, ...change } as never], assets: new Map() });
       expect(readShelfFile(file).ok, JSON.stringify(change)).toBe(false);
     }
+  });
+});
+
+describe('assets that nothing names', () => {
+  it('are not those of work that is kept anew, under its next epoch, while they are looked for', async () => {
+    const disk = new FakeBrowser().tab().disk;
+    await keep(disk, 'p1', 'Ferries');
+    const kept = await disk.works.getItem<object>('p1 1');
+    let moved = false;
+    const works = {
+      ...disk.works,
+      getItem: async <T>(key: string): Promise<T | null> => {
+        if (!moved) {
+          moved = true;
+          await disk.works.setItem('p1 2', { ...kept, epoch: 2 });
+          await disk.works.removeItem('p1 1');
+        }
+        return disk.works.getItem<T>(key);
+      },
+    };
+    expect(await freeAssets({ ...disk, works }, () => new Set())).toBe(0);
+    expect(await disk.assets.getItem('bytes p1')).not.toBeNull();
+  });
+
+  it('go, with the ways to their files', async () => {
+    const disk = new FakeBrowser().tab().disk;
+    await keep(disk, 'p1', 'Ferries');
+    for (const id of ['nobody', 'just kept']) await disk.assets.setItem(id, new ArrayBuffer(1));
+    await disk.handles.setItem('nobody', {});
+    expect(await freeAssets(disk, () => new Set(['just kept']))).toBe(1);
+    expect((await disk.assets.keys()).sort()).toEqual(['bytes p1', 'just kept', 'older p1']);
+    expect(await disk.handles.keys()).toEqual([]);
   });
 });
 
