@@ -1,15 +1,14 @@
 import { useEffect } from 'react';
 import { toast } from 'sonner';
+import { currentChart } from '@/state/current';
+import { documentStore } from '@/state/document';
 import { controlEntry } from './controls';
-import { useFamily, useSession } from './use-state';
+import { useSession } from './use-state';
 import { whyAbsent } from './why-absent';
 
 /** Says why a control that was gone to is not on the bench, and how to get it. */
 export function useAbsentControl(): void {
   const asked = useSession((state) => state.focusControl);
-  const { id: familyId } = useFamily();
-  // Asked for once, told once: another family later is no new question.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the family counts at the moment of asking
   useEffect(() => {
     if (!asked) return;
     let frame = 0;
@@ -20,7 +19,9 @@ export function useAbsentControl(): void {
         return;
       }
       if (document.querySelector(`[data-control="${CSS.escape(asked.id)}"]`)) return;
-      toast(`“${controlEntry(asked.id).label}” is not there now`, { description: whyAbsent(asked.id, familyId) });
+      const { project } = documentStore.getState();
+      const description = whyAbsent(asked.id, project ? currentChart(project).family : '');
+      toast(`“${controlEntry(asked.id).label}” is not there now`, { description });
     };
     frame = requestAnimationFrame(() => {
       frame = requestAnimationFrame(look);
