@@ -3,7 +3,6 @@
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 import { type Extra, extraKinds } from '@/core/project/film-parts';
-import { edit } from '@/state/document';
 import { addExtra, moveExtra, removeExtra } from '@/state/edit-film';
 import { setSession } from '@/state/session';
 import { Button, IconButton } from '../parts/button';
