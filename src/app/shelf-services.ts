@@ -5,7 +5,7 @@ import { workLock } from '@/state/keep/hold';
 import type { Keeper } from '@/state/keep/keeper';
 import { newestWhole } from '@/state/keep/records';
 import { binWork, copyWork, dropShelved, renameWork } from '@/state/keep/shelf-work';
-import { dropVersion, renameVersion, versionsOf } from '@/state/keep/versions';
+import { dropVersion, versionsOf } from '@/state/keep/versions';
 import { sessionStore } from '@/state/session';
 import type { Services } from '@/ui/services';
 import { askToKeep, saveShelf, saveTemplate, startLike, usedSpace } from './shelf-files';
@@ -49,7 +49,6 @@ export function shelfServices(keeper: Keeper) {
         return keeper.openId === null ? [] : versionsOf(disk, keeper.openId);
       },
       keep: (name) => keeper.keepVersion(name),
-      rename: (version, name) => renameVersion(disk, version, name),
       drop: (version) => dropVersion(disk, version),
       async look(version) {
         const issues = await keeper.versions.begin(version);

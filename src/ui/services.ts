@@ -73,7 +73,6 @@ export interface VersionServices {
   list(): Promise<Version[]>;
   /** Keeps the work as it is now, under a name. */
   keep(name: string): Promise<void>;
-  rename(version: Version, name: string): Promise<void>;
   drop(version: Version): Promise<void>;
   /** Shows it; nothing can be changed meanwhile. False where it cannot be read. */
   look(version: Version): Promise<boolean>;

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import type { Project } from '@/core/project/project';
 import { raceProject } from '@/core/testing/projects';
 import { FakeBrowser } from '../testing/fake-browser';
-import { loadTab, RunningTab, type TabModules } from '../testing/tab';
+import { loadTab, RunningTab, stubPage, type TabModules } from '../testing/tab';
 import { forgottenAssets, freeAssets } from './assets-in-use';
 import { allCards } from './cards';
 import { readWork } from './records';
@@ -11,10 +11,7 @@ import { readWork } from './records';
 let modules: TabModules[] = [];
 
 beforeAll(async () => {
-  const target = new EventTarget();
-  vi.stubGlobal('addEventListener', target.addEventListener.bind(target));
-  vi.stubGlobal('removeEventListener', target.removeEventListener.bind(target));
-  vi.stubGlobal('dispatchEvent', target.dispatchEvent.bind(target));
+  stubPage();
   modules = [await loadTab(), await loadTab()];
 });
 

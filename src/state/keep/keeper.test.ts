@@ -2,7 +2,7 @@ import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vite
 import type { Project } from '@/core/project/project';
 import { raceProject } from '@/core/testing/projects';
 import { FakeBrowser, type FakeTab } from '../testing/fake-browser';
-import { loadTab, RunningTab, type TabModules } from '../testing/tab';
+import { loadTab, RunningTab, stubPage, type TabModules } from '../testing/tab';
 import { allCards } from './cards';
 import { copyWork } from './shelf-work';
 
@@ -11,10 +11,7 @@ let browser = new FakeBrowser();
 const open: RunningTab[] = [];
 
 beforeAll(async () => {
-  const target = new EventTarget();
-  vi.stubGlobal('addEventListener', target.addEventListener.bind(target));
-  vi.stubGlobal('removeEventListener', target.removeEventListener.bind(target));
-  vi.stubGlobal('dispatchEvent', target.dispatchEvent.bind(target));
+  stubPage();
   modules = [await loadTab(), await loadTab()];
 });
 beforeEach(() => {

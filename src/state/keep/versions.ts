@@ -71,16 +71,6 @@ export function superfluous(versions: readonly Version[], nowMs: number): Versio
   });
 }
 
-/** Gives a version another name. */
-export async function renameVersion(
-  disk: Disk,
-  { id, atMs }: Pick<Version, 'id' | 'atMs'>,
-  name: string,
-): Promise<void> {
-  const version = await disk.versions.getItem<Version>(keyOf(id, atMs));
-  if (version) await disk.versions.setItem(keyOf(id, atMs), { ...version, name });
-}
-
 export async function dropVersion(disk: Disk, { id, atMs }: Pick<Version, 'id' | 'atMs'>): Promise<void> {
   await disk.versions.removeItem(keyOf(id, atMs));
 }

@@ -3,6 +3,13 @@ import type { Project } from '@/core/project/project';
 import type { Keeper, Restored } from '../keep/keeper';
 import type { FakeTab } from './fake-browser';
 
+/** Lets tests without a page listen to it and make it go. */
+export function stubPage(): void {
+  const target = new EventTarget();
+  for (const name of ['addEventListener', 'removeEventListener', 'dispatchEvent'] as const)
+    vi.stubGlobal(name, target[name].bind(target));
+}
+
 /** The modules of one tab: each tab of a browser has its own document. */
 export async function loadTab() {
   vi.resetModules();
