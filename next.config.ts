@@ -4,6 +4,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,
+  turbopack: { resolveAlias: { module: { browser: './src/render/pdf/nowhere.ts' } } },
   async headers() {
     return [
       {

@@ -19,6 +19,10 @@ for (const [, slug, subsets] of families) {
   copyFileSync(`node_modules/@fontsource-variable/${slug}/LICENSE`, `public/fonts/${slug}-LICENSE.txt`);
 }
 
+// What cuts fonts down for PDF.
+copyFileSync('node_modules/harfbuzzjs/dist/harfbuzz-subset.wasm', 'public/fonts/harfbuzz-subset.wasm');
+copyFileSync('node_modules/harfbuzzjs/LICENSE', 'public/fonts/harfbuzz-LICENSE.txt');
+
 const flags = 'node_modules/country-flag-icons';
 mkdirSync('public/flags', { recursive: true });
 for (const file of readdirSync(`${flags}/3x2`)) {

@@ -1,6 +1,6 @@
 // npm run --silent tempo -- …: bundles the command line when its sources have changed, and runs it.
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensurePackages, root } from './lib/set-up.mjs';
@@ -38,7 +38,7 @@ async function buildPage() {
   const { build: bundleWith } = await import('esbuild');
   const shared = {
     bundle: true,
-    alias: { '@': path.join(root, 'src') },
+    alias: { '@': path.join(root, 'src'), module: path.join(root, 'src/render/pdf/nowhere.ts') },
     outdir: page,
     logLevel: 'error',
     legalComments: 'none',
@@ -52,6 +52,8 @@ async function buildPage() {
     entryPoints: entry('workers/export.worker.ts', 'workers/span.worker.ts'),
     format: 'esm',
   });
+  // What sets text in PDF looks for its program beside itself.
+  copyFileSync(path.join(root, 'node_modules/harfbuzzjs/dist/harfbuzz.wasm'), path.join(page, 'harfbuzz.wasm'));
 }
 
 ensurePackages();

@@ -11,6 +11,7 @@ const types: Record<string, string> = {
   '.json': 'application/json',
   '.svg': 'image/svg+xml',
   '.woff2': 'font/woff2',
+  '.wasm': 'application/wasm',
 };
 
 /** Serves what a page needs to render, to this computer alone, and takes the finished file. */
@@ -35,6 +36,7 @@ export async function startRenderServer(
     '/export.worker.js': path.join(built, 'export.worker.js'),
     // The worker asks for the other one by the name of its source.
     '/span.worker.ts': path.join(built, 'span.worker.js'),
+    '/harfbuzz.wasm': path.join(built, 'harfbuzz.wasm'),
   };
   const answer = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
     const { pathname } = new URL(request.url ?? '/', 'http://localhost');

@@ -8,7 +8,6 @@ import { encodeGif } from './gif/encode-gif';
 import { webPage } from './page/web-page';
 import { isTransparent, openRoom, type Room, type RoomOrder } from './room';
 import { zipFrames } from './sequence/zip-frames';
-import { stillsPdf } from './stills/pdf';
 import { stillPicture } from './stills/picture';
 import { stillSvg } from './stills/svg';
 import { encodeAlphaFilm } from './video/alpha-film';
@@ -80,8 +79,11 @@ async function smallFile(
       return encodeGif(room, form, setting);
     case 'svg':
       return stillSvg(room, form.timeSec, form.clear);
-    case 'pdf':
+    case 'pdf': {
+      // What sets and cuts fonts comes when a PDF is wanted.
+      const { stillsPdf } = await import('./stills/pdf');
       return stillsPdf(room, form.timesSec, setting);
+    }
     case 'page':
       return webPage(room);
     case 'data':

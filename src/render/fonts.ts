@@ -5,7 +5,7 @@ import type { Cube } from '@/core/shaping/cube';
 import { type FontSubset, familyFiles, unicodeRanges } from './font-files';
 
 /** Families that stand in for characters that the chosen one lacks. */
-const standIns = ['Noto Sans', 'Rubik'];
+export const standIns: readonly string[] = ['Noto Sans', 'Rubik'];
 
 /** The families that a project's texts are set in. */
 export function familiesOf(project: Project): string[] {
@@ -88,6 +88,7 @@ export function fontFilesFor(families: readonly string[], characters: ReadonlySe
           weights,
           file: `${slug}-${subset}-wght-normal.woff2`,
           unicodeRange: unicodeRanges[subset],
+          ranges: rangesOf(subset),
         })),
     );
 }

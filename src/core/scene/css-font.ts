@@ -12,3 +12,11 @@ export function cssFont(font: Font): string {
 export function cssFamily(family: string): string {
   return `'${family}', ${FALLBACK}`;
 }
+
+/** The font that `cssFont` wrote. @throws Error for any other text. */
+export function parseCssFont(css: string): Font {
+  const match = /^(italic )?([\d.]+) ([\d.e-]+)px '([^']*)'/.exec(css);
+  if (!match) throw new Error(`css: must be a font as scenes write it, received ${css}`);
+  const [, italic, weight, sizePx, family = ''] = match;
+  return { family, weight: Number(weight), sizePx: Number(sizePx), ...(italic ? { italic: true } : {}) };
+}
