@@ -3,6 +3,7 @@ import type { Cube } from '../shaping/cube';
 import type { RankOrder, SwapMode } from './choices';
 import { findContenders } from './contenders';
 import type { Between } from './interpolation';
+import { lazy } from './lazy';
 import { findRankEvents, type RankEvents } from './rank-events';
 import { buildSeries, byPeriod, fillGaps, type GapRule, pickSeries, type SeriesSet, valueInStep } from './series';
 import { eventsAtPeriods, rankAt, type SlotTracks, showings, slotAt, stepAt, trackSlots } from './slots';
@@ -82,16 +83,61 @@ export function findStandings(field: Field, { places, order }: Pick<RaceSettings
     throw new RangeError(`places: must be from 1 to ${field.places}, received ${places}`);
   const contenders = places === field.places ? null : findContenders(byPeriod(field.series), places, order);
   const series = contenders ? pickSeries(field.series, contenders) : field.series;
-  return { series, events: findRankEvents(series, places, order) };
+  const events = lazy(() => findRankEvents(series, places, order));
+  return {
+    series,
+    get events() {
+      return events();
+    },
+  };
 }
 
-/** Gives standings their pace; each frame then costs O(n log P), whatever the number of categories and periods. */
+/**
+ * Gives standings their pace. Who stands where is worked out when it is first asked for, since some pictures never ask: a line
+ * follows its values alone. Each frame then costs O(n log P), whatever the number of categories and periods.
+ */
 export function raceInTime(standings: Standings, clock: FilmClock, settings: RaceSettings): Race {
   const { places, swapMode, swapSec } = settings;
-  const events = swapMode === 'over-period' ? eventsAtPeriods(standings.events, places) : standings.events;
-  const tracks = trackSlots(events, clock, settings);
-  const showing = Array.from({ length: tracks.seriesCount }, (_, k) => showings(tracks, k, clock.lengthSec));
-  return { clock, series: standings.series, tracks, swapSec, showing, lookup: sliceTime(showing, clock) };
+  const tracks = lazy(() => {
+    const events = swapMode === 'over-period' ? eventsAtPeriods(standings.events, places) : standings.events;
+    return trackSlots(events, clock, settings);
+  });
+  const showing = lazy(() =>
+    Array.from({ length: tracks().seriesCount }, (_, k) => showings(tracks(), k, clock.lengthSec)),
+  );
+  const lookup = lazy(() => sliceTime(showing(), clock));
+  return {
+    clock,
+    series: standings.series,
+    swapSec,
+    get tracks() {
+      return tracks();
+    },
+    get showing() {
+      return showing();
+    },
+    get lookup() {
+      return lookup();
+    },
+  };
+}
+
+/** The same places with other values: nothing is worked out twice. */
+export function withSeries(race: Race, series: SeriesSet): Race {
+  return {
+    clock: race.clock,
+    series,
+    swapSec: race.swapSec,
+    get tracks() {
+      return race.tracks;
+    },
+    get showing() {
+      return race.showing;
+    },
+    get lookup() {
+      return race.lookup;
+    },
+  };
 }
 
 /** Prepares a race once, for a clock. */

@@ -69,15 +69,15 @@ export class TypeCase {
   /** Parts a line where the font or the direction changes; letters that belong together stay together. */
   private pieces(text: string, family: string): Piece[] {
     const { levels } = this.directions.getEmbeddingLevels(text, 'ltr');
-    const pieces: Piece[] = [];
+    const parts: Piece[] = [];
     for (const { segment, index } of this.segments.segment(text)) {
       const [source, level] = [this.sourceOf(segment, family), levels[index] ?? 0];
-      const last = pieces.at(-1);
+      const last = parts.at(-1);
       if (last && last.source === source && last.level === level)
-        pieces[pieces.length - 1] = { ...last, text: last.text + segment };
-      else pieces.push({ text: segment, source, level });
+        parts[parts.length - 1] = { ...last, text: last.text + segment };
+      else parts.push({ text: segment, source, level });
     }
-    return pieces;
+    return parts;
   }
 
   /**

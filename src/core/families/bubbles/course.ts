@@ -1,4 +1,4 @@
-import { eachShowing, momentOf, type Race, type RaceMoment, shownValue } from '../../motion/race';
+import { eachShowing, momentOf, type Race, type RaceMoment, shownValue, withSeries } from '../../motion/race';
 import { buildSeries, fillGaps } from '../../motion/series';
 import { smoothStep } from '../../motion/slots';
 import type { Cube } from '../../shaping/cube';
@@ -87,7 +87,7 @@ export function bubblesCourse(input: CourseInput<BubblesOwn>): BubblesCourse {
     const series = memory.once(`series of ${role}`, [cube, categories, gaps, between], () =>
       buildSeries({ ...cube, values }, categories, { gaps, between }),
     );
-    return { ...race, series };
+    return withSeries(race, series);
   };
   const size = sizeRole(cube, own);
   const found = { value: ofRole('value'), second: ofRole('second'), third: ofRole('third') };

@@ -1,3 +1,4 @@
+import { lazy } from '../../../motion/lazy';
 import { findLeadChanges } from '../../../motion/lead-changes';
 import {
   changesPerStep,
@@ -20,7 +21,7 @@ export interface StandingsCourse extends Course {
   readonly clock: FilmClock;
   readonly race: Race;
   /** When the lead was taken, in order of time. */
-  readonly leadSec: Float64Array;
+  readonly leadSec: () => Float64Array;
   /** The sum of all, made when a text first asks for it. */
   readonly totals: () => Totals;
 }
@@ -53,7 +54,7 @@ export function standingsCourse(
     const changes = pace.slowAtSwaps > 0 ? changesPerStep(standings, cube.periods.length) : null;
     return raceInTime(standings, createFilmClock(cube.periods, pace, framesPerSec, changes), settings);
   });
-  const leadSec = Float64Array.from(findLeadChanges(race.tracks).map(({ timeSec }) => timeSec));
+  const leadSec = lazy(() => Float64Array.from(findLeadChanges(race.tracks).map(({ timeSec }) => timeSec)));
   const totals = () => memory.once('totals', [cube, gaps, between], () => sumTotals(cube, gaps, between));
   return { clock: race.clock, race, leadSec, totals };
 }

@@ -35,6 +35,6 @@ export function standingsToken(told: ToldStandings, token: string, timeSec: numb
 
 function reignAt({ course, cube }: ToldStandings, timeSec: number): string {
   let since = 0;
-  for (const sec of course.leadSec) if (sec <= timeSec) since = sec;
+  for (const sec of course.leadSec()) if (sec <= timeSec) since = sec;
   return spanWords(cube.kind, spacingAt(course.race, cube, timeSec) - spacingAt(course.race, cube, since));
 }

@@ -1,0 +1,8 @@
+/** What is made when it is first asked for, and kept. */
+export function lazy<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
+}
