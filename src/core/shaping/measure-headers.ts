@@ -75,6 +75,22 @@ function periodWithin({ name, headers }: NamedColumn): MeasuredColumn | null {
   return null;
 }
 
+/**
+ * Names of columns as periods: where they share words around them, as “Sales 2001” and “Sales 2002” do, without these words.
+ * Names that hold several measures stay as they are, since one of them has to be chosen first.
+ */
+export function barePeriods(names: readonly string[]): readonly string[] {
+  if (names.length > MOST_COLUMNS) return names;
+  const within = names.map((name) => (name === '' || isPeriod(name) ? null : periodWithin({ name })));
+  const counts = new Map<string, number>();
+  for (const each of within) if (each) counts.set(each.measure, (counts.get(each.measure) ?? 0) + 1);
+  const shared = [...counts].filter(([, count]) => count >= 2);
+  const plain = names.filter((name) => name !== '' && isPeriod(name)).length;
+  const [only] = shared;
+  if (shared.length !== 1 || !only || only[1] <= plain) return names;
+  return names.map((name, i) => (within[i]?.measure === only[0] ? (within[i]?.rest ?? name) : name));
+}
+
 /** One of the two parts of each name is a period. */
 function measuresAcross(columns: readonly NamedColumn[]): Measures | null {
   const found = new Map<string, MeasuredColumn>();

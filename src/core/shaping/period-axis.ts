@@ -3,6 +3,7 @@ import type { Issue } from '../table/issue';
 import type { PeriodKind, PeriodReading } from '../table/periods/period';
 import { type PeriodChoice, type PeriodNotation, recognisePeriods } from '../table/periods/recognise-periods';
 import type { Period } from './cube';
+import { barePeriods } from './measure-headers';
 
 /** The periods of a table in order, and which one each row or column belongs to. */
 export interface PeriodAxis {
@@ -31,7 +32,7 @@ export function axisOfNames(
   choice: PeriodChoice,
   valueColumns: ReadonlySet<string>,
 ): PeriodAxis {
-  const usable = names.map((name) => (choice === 'auto' || valueColumns.has(name) ? name : ''));
+  const usable = barePeriods(names.map((name) => (choice === 'auto' || valueColumns.has(name) ? name : '')));
   const found = recognisePeriods(usable, { choice });
   const read = found?.readings.filter((reading) => reading !== null).length ?? 0;
   const asText = names.map((name) => (valueColumns.has(name) ? name : ''));

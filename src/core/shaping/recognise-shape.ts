@@ -6,6 +6,7 @@ import { findColumn, type Table } from '../table/table';
 import { distinctPairs, distinctTriples } from './distinct-texts';
 import { fieldsOf } from './fields';
 import { lowerHeadersAreParts, MOST_PARTS } from './header-parts';
+import { barePeriods } from './measure-headers';
 import { dividedWhy, headed, lowerLine, recogniseHeadedPeriods } from './recognise-headers';
 import { recogniseMeasuresAcross, recogniseMeasuresDown } from './recognise-measures';
 import { mostDetailed, type ShapeGuess, type ShapeRecogniser, type TableProfile } from './table-profile';
@@ -165,7 +166,7 @@ const recognisePeriodsDown: ShapeRecogniser = (table) => {
 /** One row per category, a column per period. */
 const recognisePeriodsAcross: ShapeRecogniser = (table) => {
   const headers = table.columns.map((profile) => profile.name);
-  const found = recognisePeriods(headers);
+  const found = recognisePeriods(barePeriods(headers));
   const periods = headers.filter((_, i) => found?.readings[i]);
   if (periods.length < 2) return null;
   const names = table.columns.filter((_, i) => !found?.readings[i]);

@@ -15,7 +15,14 @@ import { noteDisorder } from './note-disorder';
 import { type CubeParts, sumOfParts } from './parts';
 import { axisOfColumn, axisOfNames, datesQuestion, type PeriodAxis } from './period-axis';
 import { furtherValues } from './shape-further';
-import { listUnreadablePeriods, numbersQuestion, repeatedRow, unreadableNumber } from './shape-issues';
+import {
+  listUnreadablePeriods,
+  markIssues,
+  noPeriodName,
+  numbersQuestion,
+  repeatedRow,
+  unreadableNumber,
+} from './shape-issues';
 import type { ShapeOptions } from './shape-options';
 import { noParts, type Pairs, pairsOf } from './shape-parts';
 
@@ -183,6 +190,12 @@ function planAcross(shaping: Shaping): Plan {
   const question = datesQuestion(axis.notation, '');
   if (question) list.add(question);
   const categoryOf = categoriesOfRows(shaping, category, null);
+  for (const [index, name] of headers.entries()) {
+    // What describes the names is no loss; a column of numbers beside the periods may be one of them, written wrongly.
+    if (name === '' || (axis.indexOf[index] ?? -1) >= 0 || !numeric.includes(table.columns[index]?.name ?? ''))
+      continue;
+    list.add(noPeriodName(table.columns[index]?.name ?? '', axis.kind));
+  }
   const columns = table.columns.flatMap((column, index): ValueColumn[] => {
     const period = axis.indexOf[index] ?? -1;
     return period >= 0 ? [{ column, periodOf: period, categoryOf, part: split[index]?.part ?? '' }] : [];
@@ -247,6 +260,7 @@ function fill({ table, fields, options, list }: Shaping, plan: Plan, names: read
     const decimal = fields.decimal === 'auto' ? (numbers?.decimal ?? 'point') : fields.decimal;
     if (fields.decimal === 'auto' && numbers && !numbers.decided) list.add(numbersQuestion(column.name, numbers.why));
     const { values, unreadable } = readNumbers(column, decimal);
+    for (const issue of markIssues(table, column, decimal)) list.add(issue);
     for (const row of unreadable) {
       const used = at(periodOf, row) >= 0 && at(categoryOf, row) >= 0;
       if (used) list.addLazily('unreadable-number', () => unreadableNumber(table, column, row));

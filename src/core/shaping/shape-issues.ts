@@ -1,5 +1,7 @@
 import { type Column, cellText } from '../table/column';
 import { type Issue, shorten } from '../table/issue';
+import { marksOf } from '../table/number-column';
+import type { DecimalMark } from '../table/number-text';
 import type { PeriodKind } from '../table/periods/period';
 import type { IssueList } from '../table/reader';
 import type { Table } from '../table/table';
@@ -33,6 +35,39 @@ export function listUnreadablePeriods(table: Table, column: Column, axis: Period
       };
     });
   }
+}
+
+/** A column of numbers beside those of the periods whose name is none. */
+export function noPeriodName(column: string, kind: PeriodKind): Issue {
+  const message = `The name of this column is not ${periodWords[kind]}, so its numbers are left out. Rename it in Gather if it is a period.`;
+  return { code: 'column-left-out', severity: 'warning', column: shorten(column), message };
+}
+
+/** Marks beside the numbers of a column, and numbers that are only bounds: one line for each of the two. */
+export function markIssues(table: Table, column: Column, decimal: DecimalMark): Issue[] {
+  const found = [...marksOf(column, decimal)].filter(([, { count }]) => count > 0);
+  const bounds = found.filter(([mark]) => mark === '<' || mark === '>');
+  const marks = found.filter((each) => !bounds.includes(each));
+  const where = ([, { row, raw }]: (typeof found)[number]) => ({
+    row: table.rowNumbers[row] ?? 0,
+    column: column.name,
+    raw: shorten(raw),
+  });
+  const count = (of: typeof found) => of.reduce((sum, [, cells]) => sum + cells.count, 0);
+  const values = (of: typeof found) => (count(of) === 1 ? '1 value' : `${count(of).toLocaleString('en-GB')} values`);
+  const issues: Issue[] = [];
+  const [mark, bound] = [marks[0], bounds[0]];
+  if (mark) {
+    const kinds = marks.slice(0, 6).map(([sign, cells]) => `“${sign}” ${cells.count.toLocaleString('en-GB')}`);
+    const message = `${values(marks)} of this column ${count(marks) === 1 ? 'carries a mark' : 'carry marks'} (${kinds.join(', ')}${marks.length > 6 ? ' …' : ''}); the numbers are read without them.`;
+    issues.push({ code: 'marked-values', severity: 'note', ...where(mark), message });
+  }
+  if (bound) {
+    const are = count(bounds) === 1 ? 'is only a bound' : 'are only bounds';
+    const message = `${values(bounds)} of this column ${are}, as “${shorten(bound[1].raw, 20)}” is; the bound itself is drawn. Choose in Shape to count half of it, or nothing.`;
+    issues.push({ code: 'limit-values', severity: 'warning', ...where(bound), message });
+  }
+  return issues;
 }
 
 /** Asks how a column's numbers are to be read. */

@@ -1,6 +1,7 @@
 import { type Column, isBlankCell, textColumn } from '../table/column';
 import type { Issue } from '../table/issue';
 import { shorten } from '../table/issue';
+import { readNumber } from '../table/number-text';
 import { findColumn, type Table } from '../table/table';
 import type { Cube } from './cube';
 import type { Fields } from './fields';
@@ -192,6 +193,37 @@ const suggestSpellings: Suggest = ({ table, fields }) => {
   ];
 };
 
+/** What is only a bound counts as the bound, as half of it, or as nothing: the person says. */
+const suggestLimits: Suggest = ({ issues, table }) =>
+  issues
+    .filter(({ code }) => code === 'limit-values')
+    .slice(0, 3)
+    .flatMap(({ column: name = '' }) => {
+      const column = findColumn(table, name);
+      if (!column) return [];
+      const bounds = textColumn(column).texts.flatMap((text) => {
+        const reading = readNumber(text);
+        return reading.kind === 'value' && reading.limit ? [{ text, half: String(reading.value / 2) }] : [];
+      });
+      if (bounds.length === 0) return [];
+      const recode = (to: (bound: (typeof bounds)[number]) => string): StepPlan => ({
+        kind: 'recode',
+        column: name,
+        pairs: bounds.map((bound) => ({ from: bound.text, to: to(bound) })),
+      });
+      const why = `“${shorten(bounds[0]?.text ?? '', 20)}” in “${shorten(name, 30)}” is only a bound, and counts as the bound itself now;`;
+      return [
+        offer(
+          recode(({ half }) => half),
+          `${why} this counts half of it.`,
+        ),
+        offer(
+          recode(() => ''),
+          `${why} this counts it as missing.`,
+        ),
+      ];
+    });
+
 const parts = [
   /^years?$|^jahr$|^année$|^año$|^anno$|^ano$/i,
   /^(months?|monat|mois|mes|mese|mês|quarters?|qtr|quartal|trimestre)$/i,
@@ -215,6 +247,7 @@ const all: readonly Suggest[] = [
   suggestJoin,
   suggestTotals,
   suggestBlanks,
+  suggestLimits,
   suggestSpellings,
   suggestRollUp,
   suggestCombine,

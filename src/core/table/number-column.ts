@@ -146,3 +146,39 @@ export function unitsOf(column: Column): Map<string, number> {
   }
   return units;
 }
+
+/** Cells that carry a mark, or are only a bound. */
+export interface MarkedCells {
+  readonly count: number;
+  /** The row of the first. */
+  readonly row: number;
+  /** Its text. */
+  readonly raw: string;
+}
+
+/** The marks in a column of numbers with the cells that carry them; bounds under their sign, `<` or `>`. */
+export function marksOf(column: Column, decimal: DecimalMark): Map<string, MarkedCells> {
+  const found = new Map<string, MarkedCells>();
+  const add = (text: string, count: number, row: number) => {
+    const reading = readNumber(text, decimal);
+    const mark = reading.kind === 'value' ? (reading.limit ?? reading.mark) : undefined;
+    if (mark === undefined) return;
+    const known = found.get(mark) ?? { count: 0, row, raw: text };
+    found.set(mark, { ...known, count: known.count + count });
+  };
+  if (column.kind === 'number') {
+    for (const [row, text] of column.others) add(text, 1, row);
+    return found;
+  }
+  const { texts, codes } = column;
+  const isMarked = texts.map((text) => !/^[\d.,\s-]*$/.test(text) && !isMissingText(text));
+  if (!isMarked.includes(true)) return found;
+  const [counts, firsts] = [new Uint32Array(texts.length), new Int32Array(texts.length).fill(-1)];
+  for (let row = 0; row < codes.length; row++) {
+    const code = codes[row] ?? 0;
+    if (counts[code] === 0) firsts[code] = row;
+    counts[code] = (counts[code] ?? 0) + 1;
+  }
+  for (const [code, text] of texts.entries()) if (isMarked[code]) add(text, counts[code] ?? 0, firsts[code] ?? 0);
+  return found;
+}

@@ -1,9 +1,21 @@
+import { type NumberMarks, takeMarks } from './number-marks';
+import { isMeasure, isUnit, takeMagnitude } from './number-units';
+
 /** The mark before the decimals. The other one may part thousands. */
 export type DecimalMark = 'point' | 'comma';
 
 /** What a cell is as a number: a value, missing on purpose, or not readable. */
 export type NumberReading =
-  | { readonly kind: 'value'; readonly value: number /** `%`, `‰`, a currency, or `''`. */; readonly unit: string }
+  | {
+      readonly kind: 'value';
+      readonly value: number;
+      /** `%`, `‰`, a currency, what is measured in, or `''`. */
+      readonly unit: string;
+      /** What stands with it and says something of it: `*`, `(e)`, `p`, `~`; absent where nothing does. */
+      readonly mark?: string;
+      /** It is only a bound of the value. */
+      readonly limit?: '<' | '>';
+    }
   | { readonly kind: 'missing' | 'unreadable' };
 
 const missing: NumberReading = { kind: 'missing' };
@@ -11,13 +23,29 @@ const unreadable: NumberReading = { kind: 'unreadable' };
 
 const missingTexts = new Set(
   ['', '-', '--', '–', '—', '.', '..', '...', '…', ':', '?', 'na', 'n/a', 'n.a.', 'n.a', '#n/a', 'null', 'none'].concat(
-    ['nil', 'n.d.', 'nd', 'k.a.', '\\n'],
+    ['nil', 'n.d.', 'nd', 'k.a.', '\\n', '#na', 'x', 'c', 'z', '(x)', '(c)', '(d)', '(z)', '[x]', '[c]', '[z]'],
+    [
+      'n/d',
+      's/d',
+      'n. a.',
+      'k. a.',
+      'b.d.',
+      '-c-',
+      '(-)',
+      '*',
+      '**',
+      '†',
+      'no data',
+      'not available',
+      'not applicable',
+    ],
+    ['unknown', 'missing', 'confidential', 'suppressed', '#n/v', '#nv', '(na)', 'n.k.', 'ej', 'na.'],
   ),
 );
 
 /** Is the text a usual mark for a missing value? */
 export function isMissingText(text: string): boolean {
-  return text === '' || (text.length <= 5 && missingTexts.has(text.toLowerCase()));
+  return text === '' || (text.length <= 14 && missingTexts.has(text.toLowerCase()));
 }
 
 const plainPoint = /^[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?$/;
@@ -32,32 +60,13 @@ const cores: Record<DecimalMark, RegExp> = {
   ),
 };
 
-const currencyCodes = new Set(Intl.supportedValuesOf('currency'));
-const currencyWords = new Set([
-  'kr',
-  'kr.',
-  'zł',
-  'kč',
-  'ft',
-  'lei',
-  'fr.',
-  'rs',
-  'rs.',
-  'r$',
-  'us$',
-  'a$',
-  'c$',
-  'nz$',
-  'hk$',
-  's$',
-  'лв',
-]);
-
 /** A number taken apart: its sign, its digits with their marks, and what stood around them. */
-interface Parts {
+interface Parts extends Pick<NumberMarks, 'mark' | 'limit'> {
   readonly negative: boolean;
   readonly core: string;
   readonly unit: string;
+  /** Of ten, that the digits are to be multiplied by. */
+  readonly power: number;
 }
 
 const digitZeros = [0x0660, 0x06f0, 0x0966, 0x09e6, 0xff10];
@@ -75,7 +84,7 @@ function latinDigits(text: string): string {
     .replace(/٪/g, '%');
 }
 
-/** Takes a unit off one end of the text: a currency, percent or per mille. */
+/** Takes a unit off one end of the text: a currency, percent or per mille, behind the number also what is measured in. */
 function takeUnit(text: string): { rest: string; unit: string } | null {
   const match = /^([^\d.,+\-()]+)(.*)$/s.exec(text) ?? null;
   if (match) {
@@ -83,13 +92,9 @@ function takeUnit(text: string): { rest: string; unit: string } | null {
     if (isUnit(word)) return { rest: (match[2] ?? '').trim(), unit: word };
   }
   const end = /^(.*?[\d.,)])\s*([^\d.,+\-()]+\.?)$/s.exec(text);
-  if (end && isUnit((end[2] ?? '').trim())) return { rest: (end[1] ?? '').trim(), unit: (end[2] ?? '').trim() };
+  const word = (end?.[2] ?? '').trim();
+  if (end && (isUnit(word) || isMeasure(word))) return { rest: (end[1] ?? '').trim(), unit: word };
   return null;
-}
-
-function isUnit(word: string): boolean {
-  if (word === '%' || word === '‰' || /^\p{Sc}$/u.test(word)) return true;
-  return currencyCodes.has(word) || currencyWords.has(word.toLowerCase()) || /^[A-Z]{1,2}\p{Sc}$/u.test(word);
 }
 
 /** Takes a text apart; null when it cannot be a number. */
@@ -97,8 +102,11 @@ function takeApart(text: string): Parts | null {
   let rest = text.replace(/[\u200b\u200e\u200f\u061c\u2060\ufeff]/g, '').trim();
   if (/[^ -~]/.test(rest)) rest = latinDigits(rest).replace(/[\u2212\u2012\u2013\ufe63\uff0d]/g, '-');
   if (!/\d/.test(rest) || rest.length > 60) return null;
+  const marks = takeMarks(rest);
+  rest = marks.rest;
   let negative = false;
   let unit = '';
+  let power = 0;
   // Signs, brackets and units may stand around each other in any order, each of them once.
   for (let round = 0; round < 4; round++) {
     const bracketed = /^\((.*)\)$/s.exec(rest);
@@ -112,10 +120,11 @@ function takeApart(text: string): Parts | null {
       if (negative && minus) return null;
       negative ||= minus;
       rest = (signed[2] === '-' ? (signed[1] ?? '') : (signed[2] ?? '')).trim();
-    } else if (united) [unit, rest] = [united.unit, united.rest];
+    } else if (power === 0 && takeMagnitude(rest).power > 0) ({ power, rest } = takeMagnitude(rest));
+    else if (united) [unit, rest] = [united.unit, united.rest];
     else break;
   }
-  return /^[\d.]|^,\d/.test(rest) ? { negative, core: rest, unit } : null;
+  return /^[\d.]|^,\d/.test(rest) ? { negative, core: rest, unit, power, mark: marks.mark, limit: marks.limit } : null;
 }
 
 /**
@@ -132,7 +141,12 @@ export function readNumber(text: string, decimal: DecimalMark = 'point'): Number
   if (!parts || !cores[decimal].test(parts.core) || !/\d/.test(parts.core)) return unreadable;
   const group = decimal === 'point' ? /[,\s\u00a0\u202f\u2009'’]/g : /[.\s\u00a0\u202f\u2009'’]/g;
   const digits = parts.core.replace(group, '').replace(',', '.');
-  return readingOf((parts.negative ? -1 : 1) * Number(digits), parts.unit);
+  const { mark, limit, power } = parts;
+  // As text, since 1.2 times a million is not quite 1,200,000 in binary.
+  const size = Number(power === 0 ? digits : `${digits}e${power}`);
+  const reading = readingOf((parts.negative ? -1 : 1) * size, parts.unit);
+  if (reading.kind !== 'value' || (mark === '' && limit === '')) return reading;
+  return { ...reading, ...(mark === '' ? {} : { mark }), ...(limit === '' ? {} : { limit }) };
 }
 
 function readingOf(value: number, unit: string): NumberReading {

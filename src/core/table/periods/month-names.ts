@@ -2,6 +2,7 @@
 const languages = [
   'en',
   'de',
+  'de-AT',
   'fr',
   'es',
   'it',
@@ -22,6 +23,7 @@ const languages = [
   'el',
 ];
 
+const plain = (name: string) => name.normalize('NFD').replace(/\p{M}/gu, '');
 const bare = (name: string) => name.toLowerCase().replace(/\.$/, '');
 
 function collect(): ReadonlyMap<string, number> {
@@ -43,6 +45,9 @@ function collect(): ReadonlyMap<string, number> {
     }
   }
   add('sept', 9);
+  add('mrz', 3);
+  // Many type the names without their accents.
+  for (const [name, month] of [...months]) add(plain(name), month);
   return months;
 }
 

@@ -1,61 +1,9 @@
-import { monthOfName } from './month-names';
-import {
-  type DatedKind,
-  dayPeriod,
-  monthPeriod,
-  type PeriodReading,
-  quarterPeriod,
-  timePeriod,
-  weekPeriod,
-  yearPeriod,
-} from './period';
+import { type DayOrder, fullYear, g, made, type Notation, n, named, type ParsedPeriod } from './notation';
+import { dayPeriod, monthPeriod, timePeriod, weekPeriod } from './period';
+import { quarterNotations } from './quarter-notations';
+import { yearNotations } from './year-notations';
 
-/** Which number of `1/8/2004` is the day. */
-export type DayOrder = 'day-first' | 'month-first';
-
-/** A period read from one text. */
-export interface ParsedPeriod {
-  readonly kind: DatedKind;
-  readonly reading: PeriodReading;
-  /** What a date in numbers says about its order; `either` when both would do and mean different days. */
-  readonly order?: DayOrder | 'either';
-  /** The two numbers of such a date, as they stand. */
-  readonly numbers?: readonly [number, number];
-  /** A date with a time of exactly midnight may be a mere date. */
-  readonly midnight?: boolean;
-  /** `2003-04` can be a month or the year from 2003 to 2004; this is the other reading. */
-  readonly season?: PeriodReading;
-}
-
-type Parser = (match: RegExpExecArray, order: DayOrder) => ParsedPeriod | null;
-
-const made = (kind: DatedKind, reading: PeriodReading | null): ParsedPeriod | null =>
-  reading ? { kind, reading } : null;
-
-/** Two digits of a year: 69 to 99 are of the last century, as POSIX has it. */
-function fullYear(text: string): number {
-  const year = Number(text);
-  return text.length > 2 ? year : year + (year < 69 ? 2000 : 1900);
-}
-
-function seasonOf(from: number, to: string): PeriodReading | null {
-  const next = to.length === 2 ? (from + 1) % 100 === Number(to) : from + 1 === Number(to);
-  return next ? yearPeriod(from, `${from}/${to.slice(-2)}`) : null;
-}
-
-function monthOrSeason(year: number, second: string): ParsedPeriod | null {
-  const season = second.length === 2 || second.length === 4 ? seasonOf(year, second) : null;
-  const month = second.length < 3 ? monthPeriod(year, Number(second)) : null;
-  if (month) return season ? { kind: 'month', reading: month, season } : made('month', month);
-  return made('year', season);
-}
-
-function named(year: string, month: string, day: string | null): ParsedPeriod | null {
-  const at = monthOfName(month);
-  if (at === undefined) return null;
-  if (day === null) return made('month', monthPeriod(fullYear(year), at));
-  return made('day', dayPeriod(fullYear(year), at, Number(day)));
-}
+export type { DayOrder, ParsedPeriod } from './notation';
 
 function numericDay(a: number, b: number, year: number, order: DayOrder): ParsedPeriod | null {
   const sure = a > 12 ? 'day-first' : b > 12 ? 'month-first' : undefined;
@@ -66,28 +14,16 @@ function numericDay(a: number, b: number, year: number, order: DayOrder): Parsed
   return { kind: 'day', reading, numbers: [a, b], ...(evidence ? { order: evidence } : {}) };
 }
 
-const g = (match: RegExpExecArray, index: number) => match[index] ?? '';
-const n = (match: RegExpExecArray, index: number) => Number(match[index]);
-
-/** Every notation of a period that one text alone gives away. A new one is a new entry. */
-const parsers: readonly (readonly [RegExp, Parser])[] = [
-  [/^(?:(?:FY|CY|Y|year)[\s-]*)?([12]\d{3})(?:\.0)?$/i, (m) => made('year', yearPeriod(n(m, 1)))],
-  [/^(?:FY[\s-]*)?([12]\d{3})\s?[/–]\s?(\d{2}|\d{4})$/i, (m) => monthOrSeason(n(m, 1), g(m, 2))],
-  [/^(?:FY[\s-]*)?([12]\d{3})-(\d{1,2}|\d{4})$/i, (m) => monthOrSeason(n(m, 1), g(m, 2))],
-  [/^([12]\d{3})[\s/.:_-]*[QT]\s?([1-4])$/i, (m) => made('quarter', quarterPeriod(n(m, 1), n(m, 2)))],
-  [/^[QT]\s?([1-4])[\s/.,:'_-]*(\d{4}|\d{2})$/i, (m) => made('quarter', quarterPeriod(fullYear(g(m, 2)), n(m, 1)))],
-  [/^([1-4])Q[\s/.:'_-]*(\d{4}|\d{2})$/i, (m) => made('quarter', quarterPeriod(fullYear(g(m, 2)), n(m, 1)))],
-  [
-    /^([1-4])(?:st|nd|rd|th|\.|er?)?\s*(?:quarter|qtr\.?|quartal|trimestre|kwartaal),?\s*(?:of\s+|de\s+)?([12]\d{3})$/i,
-    (m) => made('quarter', quarterPeriod(n(m, 2), n(m, 1))),
-  ],
-  [
-    /^([12]\d{3}),?\s*(?:([1-4])(?:st|nd|rd|th|\.)?\s*)?(?:quarter|qtr\.?|quartal|trimestre)\s*([1-4])?$/i,
-    (m) => made('quarter', quarterPeriod(n(m, 1), Number(m[2] ?? m[3] ?? 0))),
-  ],
+/** Months, weeks and days. */
+const monthsToDays: readonly Notation[] = [
   [/^([12]\d{3})[\s_-]?M(\d{1,2})$/i, (m) => made('month', monthPeriod(n(m, 1), n(m, 2)))],
   [/^([12]\d{3})\.(\d{2})$/, (m) => made('month', monthPeriod(n(m, 1), n(m, 2)))],
   [/^(\d{1,2})[-/.]([12]\d{3})$/, (m) => made('month', monthPeriod(n(m, 2), n(m, 1)))],
+  [/^([12]\d{3})\s?[年년]\s?(\d{1,2})\s?[月월]$/, (m) => made('month', monthPeriod(n(m, 1), n(m, 2)))],
+  [
+    /^([12]\d{3})\s?[年년]\s?(\d{1,2})\s?[月월]\s?(\d{1,2})\s?[日号일]$/,
+    (m) => made('day', dayPeriod(n(m, 1), n(m, 2), n(m, 3))),
+  ],
   [/^([12]\d{3})[\s/-]?(?:W|wk|week|kw)[.\s-]?(\d{1,2})$/i, (m) => made('week', weekPeriod(n(m, 1), n(m, 2)))],
   [/^(?:W|wk|week|kw)[.\s]*(\d{1,2})[\s,/-]+([12]\d{3})$/i, (m) => made('week', weekPeriod(n(m, 2), n(m, 1)))],
   [/^(\d{4})([-/.])(\d{1,2})\2(\d{1,2})$/, (m) => made('day', dayPeriod(n(m, 1), n(m, 3), n(m, 4)))],
@@ -95,11 +31,11 @@ const parsers: readonly (readonly [RegExp, Parser])[] = [
     /^(\d{1,2})([-/. ])\s?(\d{1,2})\2\s?(\d{4}|\d{2})$/,
     (m, order) => numericDay(n(m, 1), n(m, 3), fullYear(g(m, 4)), order),
   ],
-  [/^(\p{L}+\.?)[\s/,.'’-]*(\d{4})$/u, (m) => named(g(m, 2), g(m, 1), null)],
-  [/^(\p{L}+\.?)[\s/,.'’-]+(\d{2})$/u, (m) => named(g(m, 2), g(m, 1), null)],
+  [/^(\p{L}+\.?)[\s/,.'’-]*(?:del?\s+)?(\d{4})$/u, (m) => named(g(m, 2), g(m, 1), null)],
+  [/^(\p{L}+\.?)[\s/,.'’-]+(?:del?\s+)?(\d{2})$/u, (m) => named(g(m, 2), g(m, 1), null)],
   [/^([12]\d{3})[\s/,.-]*(\p{L}+\.?)$/u, (m) => named(g(m, 1), g(m, 2), null)],
   [
-    /^(?:\p{L}+\.?,?\s+)?(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s/-]*(?:of\s+|de\s+)?(\p{L}+\.?),?[\s/.-]*(?:de\s+)?(\d{4}|\d{2})$/u,
+    /^(?:\p{L}+\.?,?\s+)?(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s/-]*(?:of\s+|de\s+)?(\p{L}+\.?),?[\s/.-]*(?:del?\s+)?(\d{4}|\d{2})$/u,
     (m) => named(g(m, 3), g(m, 2), g(m, 1)),
   ],
   [
@@ -108,6 +44,9 @@ const parsers: readonly (readonly [RegExp, Parser])[] = [
   ],
   [/^([12]\d{3})[\s-](\p{L}+\.?)[\s-](\d{1,2})$/u, (m) => named(g(m, 1), g(m, 2), g(m, 3))],
 ];
+
+/** Every notation of a period that one text alone gives away. A new one is a new entry. */
+const notations: readonly Notation[] = [...yearNotations, ...quarterNotations, ...monthsToDays];
 
 const clock =
   /^(?:(.+?)(?:T|,?\s+))?(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d{1,9}))?)?\s*([ap]\.?m\.?)?\s*(Z|UTC|GMT|[+-]\d{2}:?\d{2})?$/i;
@@ -139,13 +78,16 @@ function withClock(text: string, order: DayOrder): ParsedPeriod | null {
   return { kind: 'time', reading, midnight: ofDay === 0, ...marks };
 }
 
-/** Marks that statistical offices hang on a period: `2023*`, `2023 (p)`, `1960 [a]`. */
+/** Marks that statistical offices hang on a period: `2023*`, `2023 (p)`, `1960 [a]`, `2014²`. */
 function withoutMarks(text: string): string {
   return text
     .replace(/[\u200b-\u200f\u2060\ufeff]/g, '')
-    .replace(/\s*(?:\([^)]*\)|\[[^\]]*\]|[*†‡]+)$/, '')
+    .replace(/\s*(?:\([^)]*\)|\[[^\]]*\]|[*†‡§]+|[¹²³\u2070-\u2079]+\)?|[ᵃ-ᶿ]+)$/, '')
     .trim();
 }
+
+/** Letters that they put behind one, for preliminary, revised, estimated, a forecast, a break: `2014p`. */
+const LETTERED = /^(.*\d)\s?(?:p|r|e|f|b|pe|prel\.?|prov\.?|est\.?|rev\.?)$/i;
 
 /**
  * Reads one text as a period on the calendar.
@@ -157,10 +99,17 @@ export function parsePeriod(text: string, order: DayOrder): ParsedPeriod | null 
   // Periods have a digit in them, and are short; most cells of other columns end here.
   if (text.length < 4 || text.length > 60 || !/\d/.test(text)) return null;
   const bare = withoutMarks(text);
-  for (const [notation, parse] of parsers) {
-    const match = notation.exec(bare);
+  const parsed = byNotation(bare, order) ?? withClock(bare, order);
+  if (parsed) return parsed;
+  const lettered = LETTERED.exec(bare)?.[1];
+  return lettered === undefined ? null : byNotation(lettered, order);
+}
+
+function byNotation(text: string, order: DayOrder): ParsedPeriod | null {
+  for (const [pattern, parse] of notations) {
+    const match = pattern.exec(text);
     const parsed = match && parse(match, order);
     if (parsed) return parsed;
   }
-  return withClock(bare, order);
+  return null;
 }

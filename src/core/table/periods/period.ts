@@ -12,7 +12,7 @@ export function isDated(kind: PeriodKind): kind is DatedKind {
 
 /** A period that was read from text. */
 export interface PeriodReading {
-  /** ISO 8601 at the grain: `2004`, `2004-Q3`, `2004-08`, `2004-W31`, `2004-08-01`. Equal keys are one period. */
+  /** ISO 8601 at the grain: `2004`, `2004-Q3`, `2004-08`, `2004-W31`, `2004-08-01`; 500 BC is `-0499`. Equal keys are one period. */
   readonly key: string;
   /** Milliseconds in UTC since 1970 at the period's start; null for numbers and text. */
   readonly instantMs: number | null;
@@ -24,7 +24,7 @@ export interface PeriodReading {
 
 const DAY_MS = 86_400_000;
 const two = (value: number) => String(value).padStart(2, '0');
-const four = (value: number) => String(value).padStart(4, '0');
+const four = (value: number) => `${value < 0 ? '-' : ''}${String(Math.abs(value)).padStart(4, '0')}`;
 
 /** Milliseconds of a day in UTC, or null where the calendar has no such day. */
 export function dayMs(year: number, month: number, day: number): number | null {

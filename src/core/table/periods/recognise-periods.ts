@@ -2,6 +2,7 @@ import { isMissingText, readNumber } from '../number-text';
 import { compactNotation } from './compact-periods';
 import { type DayOrder, type ParsedPeriod, parsePeriod } from './parse-period';
 import { type DatedKind, datedKinds, dayPeriod, type PeriodKind, type PeriodReading, periodAt } from './period';
+import { wholePeriods } from './whole-periods';
 
 /** How the person wants periods read; `auto` leaves it to the whole column. Kept in the document. */
 export const periodChoices = ['auto', 'day-first', 'month-first', 'serial', 'number', 'text'] as const;
@@ -71,6 +72,10 @@ function calendarPeriods(texts: readonly string[], options: PeriodOptions): Peri
   const readings = ordered.map((each) => readingOf(each, kind, seasons));
   const filled = texts.reduce((count, text) => count + (isMissingText(text) ? 0 : 1), 0);
   const read = readings.reduce((count, reading) => count + (reading ? 1 : 0), 0);
+  if (kind === 'day' && !chosen) {
+    const whole = wholePeriods(readings);
+    if (whole) return { ...whole, order, decided: true, share: read / Math.max(1, filled) };
+  }
   const why = [kindWords[kind], chosen ? `${orderWords[chosen]}, as chosen` : found?.why].filter(Boolean).join(', ');
   return {
     kind,
@@ -98,13 +103,15 @@ function parseAll(texts: readonly string[], order: DayOrder): (ParsedPeriod | nu
 /** The kind of most texts. Where days and times stand together, all are times unless every time is midnight. */
 function findKind(parsed: readonly (ParsedPeriod | null)[]): DatedKind | null {
   const counts = new Map<DatedKind, number>();
-  let [onlyMidnight, seasonsOnly, months, either] = [true, 0, 0, 0];
+  let [onlyMidnight, seasonsOnly, months, either, spans] = [true, 0, 0, 0, 0];
+  let alsoMonths = 0;
   for (const each of parsed) {
     if (!each) continue;
     counts.set(each.kind, (counts.get(each.kind) ?? 0) + 1);
     if (each.kind === 'time' && !each.midnight) onlyMidnight = false;
+    if (each.also?.kind === 'month') alsoMonths++;
     if (each.kind === 'year' && each.reading.label) seasonsOnly++;
-    if (each.kind === 'month') each.season ? either++ : months++;
+    if (each.kind === 'month') each.season ? either++ : each.span ? spans++ : months++;
   }
   const times = counts.get('time') ?? 0;
   if (times > 0 && (onlyMidnight || (counts.get('day') ?? 0) > 0)) {
@@ -114,17 +121,23 @@ function findKind(parsed: readonly (ParsedPeriod | null)[]): DatedKind | null {
   }
   // 2011-12 beside 2012-13 is a year that runs over the new year, since there is no thirteenth month; so are texts that
   // could all be such years, since months would not come once a year.
-  if (months === 0 && (seasonsOnly > 0 || either > 1))
+  if (months === 0 && (seasonsOnly > 0 || (either > 1 && spans === 0)))
     counts.set('year', (counts.get('year') ?? 0) + (counts.get('month') ?? 0));
   let best: DatedKind | null = null;
+  // Roman figures count months where some of them are beyond the four quarters.
+  if ((counts.get('month') ?? 0) > 0 && alsoMonths > 0) {
+    counts.set('month', (counts.get('month') ?? 0) + alsoMonths);
+    counts.set('quarter', (counts.get('quarter') ?? 0) - alsoMonths);
+  }
   for (const kind of datedKinds) if ((counts.get(kind) ?? 0) > (best ? (counts.get(best) ?? 0) : 0)) best = kind;
   return best;
 }
 
 function readingOf(parsed: ParsedPeriod | null, kind: DatedKind, seasons: boolean): PeriodReading | null {
   if (!parsed) return null;
-  if (seasons && parsed.season) return parsed.season;
+  if (seasons && parsed.kind === 'month') return parsed.season ?? parsed.span ?? null;
   if (parsed.kind === kind) return parsed.reading;
+  if (parsed.also?.kind === kind) return parsed.also.reading;
   const { instantMs } = parsed.reading;
   if (kind === 'day' && parsed.kind === 'time' && instantMs !== null) {
     const date = new Date(instantMs);
