@@ -3,6 +3,7 @@ import type { Fields } from '@/core/shaping/fields';
 import { headerPartsOf, splitHeader } from '@/core/shaping/header-parts';
 import { axisOfNames } from '@/core/shaping/period-axis';
 import { Preparer } from '@/core/shaping/preparation';
+import type { Step } from '@/core/shaping/steps/step';
 import { stepWords } from '@/core/shaping/steps/step-words';
 import { suggestNext, understand } from '@/core/shaping/understand';
 import { openTable } from './open-table';
@@ -39,18 +40,18 @@ function understood(fields: Fields, cube: Cube | null) {
 /** What `inspect --json` prints. */
 export async function inspect(file: string, sheet: string) {
   const { read, issues } = await openTable(file, sheet);
-  const { fields, steps, guesses } = understand(read);
+  const { fields, steps, reasons, guesses } = understand(read);
   const preparer = new Preparer(read.table, read.decimalHint);
   const prepared = preparer.prepare(steps, fields, '');
   const cube = prepared.outcome.ok ? prepared.outcome.value : null;
-  const applied = steps.map((step) => ({ step: planOf(step), why: 'Loses nothing, so it is applied at import.' }));
+  const applied = steps.map((step, i) => ({ step: planOf(step), why: `${reasons[i] ?? ''} It is applied at import.` }));
   const next = suggestNext(preparer, steps, fields, prepared).map(({ step, why }) => ({ step, why }));
   return {
     ...understood(fields, cube),
     rows: read.table.rowCount,
     readAs: read.readAs,
     why: guesses[0]?.why ?? null,
-    periodWhy: periodWhy(preparer, fields),
+    periodWhy: periodWhy(preparer, fields, steps),
     sheets: read.sheets.map(({ name, rowCount, columnCount }) => ({ name, rowCount, columnCount })),
     issues: [...issues, ...prepared.outcome.issues].map(({ code, severity, row, column, raw, message }) => ({
       code,
@@ -68,12 +69,11 @@ function planOf({ id, name, on, ...plan }: { id: string; name: string; on: boole
   return plan;
 }
 
-function periodWhy(preparer: Preparer, fields: Fields): string | null {
-  if (fields.shape !== 'periods-across') return preparer.periodWhy(fields);
+function periodWhy(preparer: Preparer, fields: Fields, steps: readonly Step[]): string | null {
+  const { table } = preparer.tableAfter(steps);
+  if (fields.shape !== 'periods-across') return preparer.periodWhy(fields, table);
   const from = headerPartsOf(fields);
-  const names = preparer.source.columns.map((column) =>
-    column.name === fields.category ? '' : splitHeader(column, from).name,
-  );
+  const names = table.columns.map((column) => (column.name === fields.category ? '' : splitHeader(column, from).name));
   return axisOfNames(names, fields.periodsAs, new Set(names)).notation?.why ?? null;
 }
 

@@ -50,4 +50,4 @@ export function lowerHeadersAreParts(columns: readonly HeadedColumn[]): boolean 
 
 /** What says how something is measured, so that it does not add up with what stands beside it. */
 export const measureNames =
-  /%|\b(percent|share|rate|ratio|index|average|mean|median|per|change|growth|rank|price|min|max|low|high|number|amount|value|count)\b/i;
+  /%|\b(percent|share|rate|ratio|index|average|mean|median|per|change|growth|rank|price|min|max|low|high|number|amount|value|count|depth|height|length|width|weight|speed|temperature|age|area|volume|duration|distance|density|size|score)\b/i;

@@ -18,6 +18,9 @@ const periodNames = /\b(year|date|period|month|quarter|week|day|time|when|season
 const categoryNames = /\b(name|category|series|team|area|region|country|island|place|group|item|type|species)\b/i;
 const codeNames =
   /\b(code|id|iso\d?|key|unit|units|rank|lat|lon|latitude|longitude|zip|flag|note|notes|source|status)\b/i;
+/** What divides names rather than being one: where there is another column of names, that one is taken. */
+const dividingNames =
+  /^(sex|gender|geschlecht|sexe|sexo|kön|køn|age|ages|age ?groups?|alter|altersgruppe|âge|edad|unit|units|measures?|indicators?|freq|frequency|scenario|residence|currency|adjustment)$/i;
 const stepNames =
   /\b(round|minute|min|step|lap|stage|hour|period|game|match|turn|leg|generation|iteration|age|no|week|day|month|season|time|t)\b\.?/i;
 const valueNames = /\b(value|amount|total|count|number|passengers|sum|quantity|price|index)\b/i;
@@ -69,7 +72,8 @@ function bestCategory(table: TableProfile, period: ColumnProfile, value: ColumnP
   const score = (profile: ColumnProfile) => {
     const telling = categoryNames.test(profile.name) ? 0.02 : 0;
     const code = codeNames.test(profile.name) ? 0.05 : 0;
-    return table.pairShare(period.name, profile.name) + telling - code;
+    const divides = dividingNames.test(profile.name.trim()) ? 1 : 0;
+    return table.pairShare(period.name, profile.name) + telling - code - divides;
   };
   return candidates.map((profile) => ({ profile, score: score(profile) })).sort((a, b) => b.score - a.score)[0]
     ?.profile;

@@ -3,6 +3,7 @@ import { cellText } from '../table/column';
 import { parseDelimited } from '../table/delimited';
 import { addTable, keysFor } from './add-table';
 import { compareCubes } from './compare-cubes';
+import { fieldsOf } from './fields';
 import { findSuspicious } from './findings';
 import { rankPeriods } from './period-ranks';
 import { planBlock } from './plan-edits';
@@ -55,10 +56,14 @@ describe('suggestions', () => {
       `2002,${month},A,1`,
       `2002,${month},B,2`,
     ]);
-    expect(open(`Year,Month,Name,V\n${months.join('\n')}`).suggestions[0]?.step).toMatchObject({
-      kind: 'join-columns',
-      columns: ['Year', 'Month'],
-    });
+    // What loses nothing is done at once; it is offered to those who took the step away.
+    const { read, steps } = open(`Year,Month,Name,V\n${months.join('\n')}`);
+    const joined = { kind: 'join-columns', columns: ['Year', 'Month'] };
+    expect(steps).toMatchObject([joined]);
+    const preparer = new Preparer(read.table, null);
+    const fields = fieldsOf({ shape: 'long', period: 'Year', category: 'Name', value: 'V' });
+    const offered = suggestNext(preparer, [], fields, preparer.prepare([], fields, ''));
+    expect(offered.map(({ step }) => step)).toContainEqual(expect.objectContaining(joined));
   });
 
   it('join quarters with a letter between, and months that are words with a room', () => {
@@ -66,8 +71,7 @@ describe('suggestions', () => {
       const rows = [2001, 2002].flatMap((year) =>
         parts.flatMap((part) => [`${year},${part},A,1`, `${year},${part},B,2`]),
       );
-      return open(`${header},Name,V\n${rows.join('\n')}`).suggestions.find(({ step }) => step.kind === 'join-columns')
-        ?.step;
+      return open(`${header},Name,V\n${rows.join('\n')}`).steps.find(({ kind }) => kind === 'join-columns');
     };
     expect(split('Year,Quarter', ['1', '2'])).toMatchObject({ columns: ['Year', 'Quarter'], between: ' Q' });
     expect(split('Year,Quarter', ['Q1', 'Q2'])).toMatchObject({ between: ' ' });

@@ -2,38 +2,21 @@ import { type Column, isBlankCell, textColumn } from '../table/column';
 import type { Issue } from '../table/issue';
 import { shorten } from '../table/issue';
 import { readNumber } from '../table/number-text';
+import { profileTable } from '../table/profile';
 import { findColumn, type Table } from '../table/table';
+import { countryNames } from './country-codes';
 import type { Cube } from './cube';
 import type { Fields } from './fields';
+import { periodParts } from './period-parts';
+
+export type { Suggestion } from './suggestion';
+
 import { findSpellings } from './spellings';
 import type { Step, StepPlan } from './steps/step';
 import { tidied } from './steps/table-steps';
+import { suggestCombine, suggestDivided } from './suggest-repeats';
+import { offer, pressing, type Suggest, type Suggestion, type SuggestionInput } from './suggestion';
 import { findSumsOfOthers, isTotalName } from './totals';
-
-/** A step that the data call for, with the evidence. */
-export interface Suggestion {
-  readonly step: StepPlan;
-  readonly why: string;
-  /** Takes nothing away, so it is applied at import and shown. */
-  readonly safe: boolean;
-  /** Without it the film says something wrong: a total races beside what it is the sum of. */
-  readonly pressing?: boolean;
-}
-
-/** What suggestions are made from. */
-export interface SuggestionInput {
-  readonly table: Table;
-  readonly fields: Fields;
-  /** The shaped values, where there are any. */
-  readonly cube: Cube | null;
-  readonly issues: readonly Issue[];
-  /** The steps that there are: what they do already is not suggested. */
-  readonly steps: readonly Step[];
-}
-
-type Suggest = (input: SuggestionInput) => Suggestion[];
-
-const offer = (step: StepPlan, why: string, safe = false): Suggestion => ({ step, why, safe });
 
 const suggestTidy: Suggest = ({ table }) => {
   let example = '';
@@ -48,8 +31,6 @@ const suggestTidy: Suggest = ({ table }) => {
   const why = `Cells of ${names.join(', ')} hold invisible characters or odd spaces, as in “${shorten(tidied(example), 30)}”; names would not match.`;
   return [offer({ kind: 'tidy-text' }, why, true)];
 };
-
-const pressing = (step: StepPlan, why: string): Suggestion => ({ ...offer(step, why), pressing: true });
 
 const suggestTotals: Suggest = ({ cube, fields, table, issues }) => {
   const suggestions: Suggestion[] = [];
@@ -92,6 +73,15 @@ const suggestBlanks: Suggest = ({ table, fields, issues }) => {
   return [offer({ kind: 'filter-rows', column: column.name, test: 'is-not', values: [''] }, why)];
 };
 
+/** The same for periods that stand once above their rows. */
+const suggestPeriodBlanks: Suggest = ({ table, fields, issues }) => {
+  const column = findColumn(table, fields.period);
+  if (!column || !issues.some(({ code, raw }) => code === 'unreadable-period' && raw === '')) return [];
+  if (!fillsDown(column, table)) return [];
+  const why = `“${shorten(column.name, 40)}” stands once and is blank on the rows below, which belong to it.`;
+  return [pressing({ kind: 'fill-down', column: column.name }, why)];
+};
+
 /** Is a column filled at the first row of each block and blank below, more blank than filled? */
 function fillsDown(column: Column, table: Table): boolean {
   if (isBlankCell(column, 0)) return false;
@@ -107,30 +97,16 @@ function fillsDown(column: Column, table: Table): boolean {
   return blanks >= table.rowCount * 0.4 && again === 0;
 }
 
-const suggestCombine: Suggest = ({ issues, steps, table }) => {
-  const repeated = issues.filter(({ code }) => code === 'repeated-row');
-  if (repeated.length === 0 || steps.some(({ kind, on }) => kind === 'combine' && on)) return [];
-  const [first] = repeated;
-  const twice = countRepeats(table);
-  const suggestions: Suggestion[] = [];
-  if (twice > 0) {
-    const why = `${twice} ${twice === 1 ? 'row is the same as an earlier one' : 'rows are the same as earlier ones'} in every cell, and would count twice.`;
-    suggestions.push(offer({ kind: 'drop-repeats' }, why));
-  }
-  const why = `Several rows stand for one period and category, first in row ${first?.row}. They are added up now; say so, or choose another way.`;
-  suggestions.push(offer({ kind: 'combine', how: 'sum' }, why));
-  return suggestions;
+/** Codes of countries as names can be read as the countries; flags are found by either. */
+const suggestCountries: Suggest = ({ cube, table, fields }) => {
+  const column = findColumn(table, fields.category);
+  const pairs = column && cube ? countryNames(cube.categories) : null;
+  if (!column || !pairs) return [];
+  const [first] = pairs;
+  const why = `“${shorten(column.name, 40)}” holds codes of countries: “${first?.from}” is ${first?.to}.`;
+  return [offer({ kind: 'recode', column: column.name, pairs }, why)];
 };
 
-function countRepeats(table: Table): number {
-  if (table.rowCount > 300_000) return 0;
-  const columns = table.columns.map(textColumn);
-  const seen = new Set<string>();
-  for (let row = 0; row < table.rowCount; row++) seen.add(columns.map(({ codes }) => codes[row]).join(' '));
-  return table.rowCount - seen.size;
-}
-
-/** Two columns of names, of which each value of the first belongs to one of the second, and those are far fewer. */
 const suggestRollUp: Suggest = ({ table, fields, steps }) => {
   const column = findColumn(table, fields.category);
   if (!column || steps.some(({ kind }) => kind === 'roll-up')) return [];
@@ -224,22 +200,12 @@ const suggestLimits: Suggest = ({ issues, table }) =>
       ];
     });
 
-const parts = [
-  /^years?$|^jahr$|^année$|^año$|^anno$|^ano$/i,
-  /^(months?|monat|mois|mes|mese|mês|quarters?|qtr|quartal|trimestre)$/i,
-];
-
-/** A year and a month in columns of their own are one period. */
-const suggestJoin: Suggest = ({ table, fields, steps }) => {
-  if (steps.some(({ kind }) => kind === 'join-columns')) return [];
-  const [year, part] = parts.map((pattern) => table.columns.find(({ name }) => pattern.test(name)));
-  if (!year || !part || (fields.period !== year.name && fields.period !== part.name)) return [];
-  const quarters = /^(q|t)/i.test(part.name);
-  const texts = textColumn(part).texts.filter(Boolean);
-  const bare = texts.every((text) => /^\d{1,2}$/.test(text));
-  const between = quarters && bare ? ' Q' : bare ? '-' : ' ';
-  const why = `“${year.name}” and “${part.name}” make one period together.`;
-  return [offer({ kind: 'join-columns', columns: [year.name, part.name], into: 'Period', between }, why)];
+/** Periods that stand in several columns, where the person took the step away that put them together. */
+const suggestJoin: Suggest = ({ table, steps }) => {
+  if (steps.some(({ kind }) => kind === 'join-columns' || kind === 'stack-columns')) return [];
+  const parts = periodParts(table, profileTable(table));
+  const [step] = parts?.steps ?? [];
+  return parts && step && parts.steps.length === 1 ? [offer(step, parts.why)] : [];
 };
 
 const all: readonly Suggest[] = [
@@ -247,7 +213,10 @@ const all: readonly Suggest[] = [
   suggestJoin,
   suggestTotals,
   suggestBlanks,
+  suggestPeriodBlanks,
   suggestLimits,
+  suggestDivided,
+  suggestCountries,
   suggestSpellings,
   suggestRollUp,
   suggestCombine,

@@ -2,7 +2,7 @@ import type { Cube } from './cube';
 import { cubeValue } from './cube';
 
 const totalNames =
-  /^(?:(?:grand|sub|over)?[\s-]*totals?|all(?: \p{L}+)?|sum|overall|altogether|whole|(?:ins)?gesamt|summe|total(?:e|es|es|en)?|ensemble|totaal|suma|razem|итого|всего|summa|yhteensä|合計|总计|總計|합계)(?:\b.*)?$/iu;
+  /^(?:(?:grand|sub|over)?[\s-]*totals?|all(?: \p{L}+)?|both(?: (?:sexes|genders))?|_t|_total|sum|overall|altogether|whole|(?:ins)?gesamt|summe|total(?:e|es|es|en)?|ensemble|totaal|suma|razem|итого|всего|summa|yhteensä|合計|总计|總計|합계)(?:\b.*)?$/iu;
 
 /** Does a name speak of a total? */
 export function isTotalName(name: string): boolean {

@@ -1,11 +1,13 @@
+import { profileTable } from '../table/profile';
 import type { ReadTable } from '../table/reader';
-import { findColumn } from '../table/table';
-import type { Fields } from './fields';
-import { noFields } from './fields';
-import type { Prepared, Preparer } from './preparation';
+import { findColumn, type Table } from '../table/table';
+import { type Fields, fieldsOf, noFields } from './fields';
+import { type PeriodParts, periodParts } from './period-parts';
+import { type Prepared, Preparer } from './preparation';
 import { recogniseShapes, type ShapeGuess } from './recognise-shape';
 import type { Step, StepPlan } from './steps/step';
 import { type Suggestion, suggestSafeSteps, suggestSteps } from './suggestions';
+import { mostDetailed } from './table-profile';
 
 /** What a table was understood as, at first sight. */
 export interface Understanding {
@@ -13,6 +15,8 @@ export interface Understanding {
   readonly fields: Fields;
   /** Steps that cannot lose anything; they are applied at import, and shown. */
   readonly steps: readonly Step[];
+  /** Why each of them is taken. */
+  readonly reasons: readonly string[];
 }
 
 /** A step from its plan, switched on. */
@@ -22,10 +26,30 @@ export function stepOf(plan: StepPlan, id: string, name = ''): Step {
 
 /** Guesses the layout of a table, and finds the steps that it needs and that lose nothing. */
 export function understand(read: ReadTable): Understanding {
-  const guesses = recogniseShapes(read.table, read.decimalHint);
-  const fields = guesses[0]?.fields ?? noFields;
-  const safe = suggestSafeSteps(read.table, fields);
-  return { guesses, fields, steps: safe.map(({ step }, i) => stepOf(step, `import-${i + 1}`)) };
+  const tidy = suggestSafeSteps(read.table, noFields);
+  const preparer = new Preparer(read.table, read.decimalHint);
+  const tidied = numbered(tidy.map(({ step }) => step));
+  const { table } = preparer.tableAfter(tidied);
+  const parts = periodParts(table, profileTable(table, read.decimalHint));
+  const steps = parts ? numbered([...tidied, ...parts.steps]) : tidied;
+  const reasons = [...tidy.map(({ why }) => why), ...(parts?.steps.map(() => parts.why) ?? [])];
+  const whole = parts ? preparer.tableAfter(steps).table : read.table;
+  const found = recogniseShapes(whole, read.decimalHint);
+  const guesses = parts ? withParts(found, parts, whole) : found;
+  return { guesses, fields: guesses[0]?.fields ?? noFields, steps, reasons };
+}
+
+const numbered = (plans: readonly StepPlan[]) => plans.map((step, i) => stepOf(step, `import-${i + 1}`));
+
+/** What was put together is the period, and what was stacked the values, whatever else the table looks like. */
+function withParts(found: readonly ShapeGuess[], { period, value, why }: PeriodParts, table: Table): ShapeGuess[] {
+  if (value === null) return [...found];
+  const names = profileTable(table).filter(({ kind, distinctCount }) => kind === 'text' && distinctCount > 1);
+  const category = mostDetailed(names)?.name;
+  const fields = category
+    ? fieldsOf({ shape: 'long', period, category, value })
+    : fieldsOf({ shape: 'single', period, value });
+  return [{ fields, score: 0.97, why: why.replace(/\.$/, '') }, ...found];
 }
 
 /** What the prepared table calls for next. */

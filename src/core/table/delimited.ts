@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { decodeText } from './decode-text';
 import { recogniseFileKind } from './file-kind';
+import { isComment } from './find-table';
 import { type Outcome, refuse } from './issue';
 import { noReadingChoice, type Reader, type ReadOptions, type ReadTable } from './reader';
 import { TableAssembler } from './table-assembler';
@@ -39,7 +40,8 @@ export function parseDelimited(
   options: ReadOptions = { fileName: '', choice: noReadingChoice },
 ): Outcome<ReadTable> {
   if (text.trim() === '') return refuse('empty-file', 'The file is empty. Choose one with a header line and rows.');
-  const delimiter = options.choice.delimiter || findDelimiter(text);
+  const told = /^\ufeff?sep=([^\r\n])\r?\n/i.exec(text)?.[1];
+  const delimiter = options.choice.delimiter || (told ?? findDelimiter(text));
   const assembler = new TableAssembler(options.choice.headerRow);
   let records = 0;
   const config = {
@@ -85,13 +87,14 @@ export function findDelimiter(text: string): string {
   const sample = text.slice(0, cut < 1 ? SAMPLE_CHARACTERS : cut);
   let best = { delimiter: ',', score: 0 };
   for (const delimiter of delimiters.keys()) {
-    const { data } = Papa.parse<string[]>(sample, { delimiter, preview: 100, skipEmptyLines: 'greedy' });
+    const { data: lines } = Papa.parse<string[]>(sample, { delimiter, preview: 100, skipEmptyLines: 'greedy' });
+    const data = lines.filter((cells) => !isComment(cells));
     const lengths = new Map<number, number>();
     for (const { length } of data) lengths.set(length, (lengths.get(length) ?? 0) + 1);
-    const [width = 1, lines = 0] = [...lengths].filter(([length]) => length > 1).sort((a, b) => b[1] - a[1])[0] ?? [];
+    const [width = 1, even = 0] = [...lengths].filter(([length]) => length > 1).sort((a, b) => b[1] - a[1])[0] ?? [];
     // A decimal comma splits lines too, but not the header: evenness counts more than the number of cells.
-    const even = lines / Math.max(1, data.length);
-    const score = width > 1 ? even * even * (1 + Math.log2(Math.min(width, 64)) / 8) : 0;
+    const share = even / Math.max(1, data.length);
+    const score = width > 1 ? share * share * (1 + Math.log2(Math.min(width, 64)) / 8) : 0;
     if (score > best.score + 1e-9) best = { delimiter, score };
   }
   return best.delimiter;

@@ -1,4 +1,5 @@
 import type { Cell } from './column-builder';
+import { isMeasure, isUnit } from './number-units';
 
 /** Records at the start of a sheet or file, from which the place of its table is found. */
 export type Records = readonly (readonly Cell[])[];
@@ -96,6 +97,50 @@ export function placeWithHeader(records: Records, headerRow: number): TablePlace
   if (headerRow === 0) return { header: [], from: 0, above: [] };
   return { header: [start], from: start + 1, above: before };
 }
+
+const unitWords = /^[([{].*[)\]}]$|^(?:in |million|thousand|number|units?$|year$|name$|text$|date$)/i;
+const looksLikeUnit = (cell: Cell) => {
+  const text = String(cell ?? '').trim();
+  return unitWords.test(text) || isUnit(text) || isMeasure(text);
+};
+
+/**
+ * Does a record right under the header say what the columns are measured in? It does where it is in words, and the columns that
+ * hold numbers further down have units in it, or one and the same word.
+ */
+export function isUnits(record: readonly Cell[], below: Records): boolean {
+  if (below.length === 0 || filledCount(record) === 0) return false;
+  const said: string[] = [];
+  for (const [column, cell] of record.entries()) {
+    if (!isFilled(cell)) continue;
+    if (looksNumeric(cell)) return false;
+    const data = below.map((each) => each[column]).filter(isFilled);
+    const numeric = data.length > 0 && data.filter(looksNumeric).length > data.length * 0.7;
+    if (numeric && !isYear(data[0])) said.push(String(cell).trim());
+    // A word that stands among the names below is a name.
+    else if (!numeric && data.includes(cell)) return false;
+  }
+  if (said.length === 0) return false;
+  return said.every(looksLikeUnit) || (said.length > 1 && new Set(said).size === 1);
+}
+
+/** A line for people rather than for programs: it begins with a hash and a space, or two slashes. */
+export function isComment(cells: readonly Cell[]): boolean {
+  const first = cells[0];
+  if (typeof first !== 'string') return false;
+  const start = first.trimStart();
+  if (start.startsWith('//') || /^#+\s/.test(start)) return true;
+  return (
+    start.startsWith('#') &&
+    /^#+\p{L}/u.test(start) &&
+    !/^#(?:N\/?A|N\/?V|NV|REF|DIV|VALUE|NAME|NUM|NULL)/i.test(start) &&
+    filledCount(cells) === 1
+  );
+}
+
+/** The line by which some spreadsheets tell what stands between cells. */
+export const isSeparatorLine = (cells: readonly Cell[]): boolean =>
+  typeof cells[0] === 'string' && /^sep=.?$/i.test(cells[0].trim()) && filledCount(cells) <= 1;
 
 /** The name of a column, and what two header records say of it where both say something. */
 export interface HeaderName {

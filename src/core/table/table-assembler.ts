@@ -1,6 +1,16 @@
 import type { Column } from './column';
 import { type Cell, ColumnBuilder } from './column-builder';
-import { findTable, type HeaderName, headerNames, isNoteBelow, placeWithHeader, type TablePlace } from './find-table';
+import {
+  findTable,
+  type HeaderName,
+  headerNames,
+  isComment,
+  isNoteBelow,
+  isSeparatorLine,
+  isUnits,
+  placeWithHeader,
+  type TablePlace,
+} from './find-table';
 import { type Issue, type Outcome, refuse, shorten } from './issue';
 import { IssueList } from './reader';
 import type { Table } from './table';
@@ -23,6 +33,8 @@ const TAIL = 40;
  */
 export class TableAssembler {
   readonly list = new IssueList();
+  private header: readonly Cell[] = [];
+  private readonly aside = { comments: 0, units: 0, headers: 0 };
   private ahead: (readonly Cell[])[] = [];
   private place: TablePlace | null = null;
   private headers: readonly HeaderName['headers'][] = [];
@@ -50,8 +62,11 @@ export class TableAssembler {
   }
 
   private start(): void {
-    const { ahead, headerRow } = this;
+    const { headerRow } = this;
+    // Lines for people are no part of the table, but they count as lines of the file.
+    const ahead = this.ahead.map((cells) => (this.isAside(cells) ? [] : cells));
     this.place = headerRow === null ? findTable(ahead) : placeWithHeader(ahead, headerRow);
+    this.header = this.place.header.length === 1 ? (ahead[this.place.header[0] ?? 0] ?? []) : [];
     const named = headerNames(ahead, this.place.header);
     this.names = named.map(({ name }) => name);
     this.headers = named.map(({ headers }) => headers);
@@ -62,7 +77,31 @@ export class TableAssembler {
     for (const index of this.place.above) this.list.add(noteIssue('line-above', index + 1, ahead[index] ?? []));
     this.record = this.place.from;
     this.ahead = [];
-    for (const cells of ahead.slice(this.place.from)) this.append(cells);
+    const rows = ahead.slice(this.place.from);
+    const first = rows.findIndex((cells) => !isBlank(cells));
+    const units =
+      this.place.header.length > 0 && first >= 0 && isUnits(rows[first] ?? [], rows.slice(first + 1)) ? first : -1;
+    for (const [i, cells] of rows.entries()) {
+      if (i !== units) this.append(cells);
+      else {
+        this.record++;
+        this.aside.units += filledCells(cells);
+      }
+    }
+  }
+
+  /** Counts the cells of a line for people; false for one with data. */
+  private isAside(cells: readonly Cell[]): boolean {
+    if (!isComment(cells) && !isSeparatorLine(cells)) return false;
+    this.aside.comments += filledCells(cells);
+    return true;
+  }
+
+  /** The names of the columns once more, as in tables that were printed on several pages. */
+  private isHeaderAgain(cells: readonly Cell[]): boolean {
+    const { header } = this;
+    if (header.length < 2 || cells[0] !== header[0] || cells[1] !== header[1]) return false;
+    return header.every((name, i) => String(name ?? '').trim() === String(cells[i] ?? '').trim());
   }
 
   private append(cells: readonly Cell[]): void {
@@ -71,6 +110,12 @@ export class TableAssembler {
       this.blankBefore = true;
       return;
     }
+    if (this.isHeaderAgain(cells)) {
+      this.aside.headers += filledCells(cells);
+      return;
+    }
+    const [start] = cells;
+    if (typeof start === 'string' && (start.startsWith('#') || start.startsWith('/')) && this.isAside(cells)) return;
     const row = this.rowCount++;
     this.keepTail(row, cells);
     this.blankBefore = false;
@@ -90,7 +135,8 @@ export class TableAssembler {
       this.rowNumbers = grown;
     }
     this.rowNumbers[row] = this.record;
-    if (cells.length !== this.width) this.noteRagged(cells);
+    if (cells.length < this.width || (cells.length > this.width && !isBlank(cells.slice(this.width))))
+      this.noteRagged(cells);
   }
 
   private noteRagged(cells: readonly Cell[]): void {
@@ -158,6 +204,7 @@ export class TableAssembler {
   }
 }
 
+const filledCells = (cells: readonly Cell[]) => cells.filter(isFilledCell).length;
 const isFilledCell = (cell: Cell) => typeof cell === 'number' || (typeof cell === 'string' && cell.trim() !== '');
 
 function isBlank(cells: readonly Cell[]): boolean {

@@ -76,6 +76,15 @@ export const newSteps: readonly NewStep[] = [
     }),
   },
   {
+    label: 'Stack columns',
+    about: 'Columns of months below each other, each with its name',
+    make: (columns) => {
+      const numbers = columns.filter(({ kind }) => kind === 'number').map(({ name }) => name);
+      const stacked = numbers.length > 1 ? numbers : columns.slice(-2).map(({ name }) => name);
+      return { kind: 'stack-columns', columns: stacked, names: 'Name', into: 'Value' };
+    },
+  },
+  {
     label: 'Drop rows that stand twice',
     about: 'Rows that are the same in every cell',
     make: () => ({ kind: 'drop-repeats' }),

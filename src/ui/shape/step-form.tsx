@@ -59,6 +59,8 @@ export function StepForm({ step }: { readonly step: Step }) {
       return column(step.column);
     case 'join-columns':
       return <JoinForm step={step} choices={choices} set={set} />;
+    case 'stack-columns':
+      return <StackForm step={step} choices={choices} set={set} />;
     case 'combine':
       return <Pick label="Several become" value={step.how} choices={howChoices} onChange={(how) => set({ how })} />;
     case 'coarser':
@@ -121,23 +123,58 @@ interface JoinFormProps extends FormProps<'join-columns'> {
   readonly choices: ReturnType<typeof columnChoices>;
 }
 
+const ordinals = ['First', 'Second', 'Third', 'Fourth'];
+
 function JoinForm({ step, choices, set }: JoinFormProps) {
   return (
     <>
-      <Pick
-        label="First"
-        value={step.columns[0] ?? ''}
-        choices={withCurrent(choices, step.columns[0] ?? '')}
-        onChange={(first) => set({ columns: [first, ...step.columns.slice(1)] })}
-      />
-      <Pick
-        label="Second"
-        value={step.columns[1] ?? ''}
-        choices={withCurrent(choices, step.columns[1] ?? '')}
-        onChange={(second) => set({ columns: [step.columns[0] ?? '', second, ...step.columns.slice(2)] })}
-      />
+      {step.columns.map((column, place) => (
+        <Pick
+          // biome-ignore lint/suspicious/noArrayIndexKey: the place is what a joined column is known by
+          key={place}
+          label={ordinals[place] ?? `Column ${place + 1}`}
+          value={column}
+          choices={withCurrent(choices, column)}
+          onChange={(chosen) => set({ columns: step.columns.map((each, i) => (i === place ? chosen : each)) })}
+        />
+      ))}
       <TextInput label="Between them" value={step.between} onChange={(between) => set({ between })} />
       <TextInput label="Name" value={step.into} onChange={(into) => into.trim() && set({ into: into.trim() })} />
+      <Pick
+        label="The joined columns"
+        value={step.drop ? 'go' : 'stay'}
+        choices={[
+          { value: 'stay', label: 'stay' },
+          { value: 'go', label: 'are taken away' },
+        ]}
+        onChange={(chosen) => set({ drop: chosen === 'go' })}
+      />
+    </>
+  );
+}
+
+interface StackFormProps extends FormProps<'stack-columns'> {
+  readonly choices: ReturnType<typeof columnChoices>;
+}
+
+/** From which column to which: those between them, in the order of the table, are stacked. */
+function StackForm({ step, choices, set }: StackFormProps) {
+  const names = choices.map(({ value }) => value).filter((value) => value !== '');
+  const [first = '', last = ''] = [step.columns[0], step.columns.at(-1)];
+  const between = (from: string, to: string) => {
+    const [a, b] = [names.indexOf(from), names.indexOf(to)];
+    if (a >= 0 && b >= 0 && a !== b) set({ columns: names.slice(Math.min(a, b), Math.max(a, b) + 1) });
+  };
+  return (
+    <>
+      <Pick label="From" value={first} choices={withCurrent(choices, first)} onChange={(from) => between(from, last)} />
+      <Pick label="To" value={last} choices={withCurrent(choices, last)} onChange={(to) => between(first, to)} />
+      <TextInput
+        label="Their names go to"
+        value={step.names}
+        onChange={(to) => to.trim() && set({ names: to.trim() })}
+      />
+      <TextInput label="Their cells go to" value={step.into} onChange={(to) => to.trim() && set({ into: to.trim() })} />
     </>
   );
 }

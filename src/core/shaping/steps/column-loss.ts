@@ -28,16 +28,22 @@ export function lossOf(steps: readonly Step[], column: string, at: number): Colu
   for (let place = at - 1; place >= 0; place--) {
     const step = steps[place];
     if (!step?.on) continue;
-    if (step.kind === 'remove-columns' && step.columns.includes(column)) return { kind: 'removed', step };
+    if (takesAway(step) && step.columns.includes(column)) return { kind: 'removed', step };
     if (step.kind === 'rename-column' && step.column === column) return { kind: 'renamed', step, to: step.to };
   }
   const later = steps.slice(at + 1).find((step) => step.on && makes(step, column));
   return later ? { kind: 'later', step: later } : null;
 }
 
+const takesAway = (step: Step): step is Extract<Step, { columns: readonly string[] }> =>
+  step.kind === 'remove-columns' ||
+  step.kind === 'stack-columns' ||
+  (step.kind === 'join-columns' && step.drop === true);
+
 function makes(step: Step, column: string): boolean {
   if (step.kind === 'rename-column') return step.to === column;
   if (step.kind === 'join-columns') return step.into === column;
+  if (step.kind === 'stack-columns') return step.into === column || step.names === column;
   return step.kind === 'add-column' && step.column === column;
 }
 

@@ -81,6 +81,8 @@ export function stepWords(step: StepPlan): string {
       return `Fill blanks in ${q(step.column)} from above`;
     case 'join-columns':
       return `Join ${listed(step.columns)} into ${q(step.into)}`;
+    case 'stack-columns':
+      return `Stack ${step.columns.length} columns, ${q(step.columns[0] ?? '')} to ${q(step.columns.at(-1) ?? '')}, into ${q(step.into)}`;
     case 'drop-repeats':
       return 'Drop rows that stand twice';
     case 'combine':

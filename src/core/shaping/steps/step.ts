@@ -64,6 +64,16 @@ export type TableStep = StepBase &
         readonly columns: readonly string[];
         readonly into: string;
         readonly between: string;
+        /** Takes the joined columns away; they stay when left out. */
+        readonly drop?: boolean;
+      }
+    | {
+        /** Puts the cells of some columns below each other, each with the name of its column. */
+        readonly kind: 'stack-columns';
+        readonly columns: readonly string[];
+        /** What the column of the names is called, and that of the cells. */
+        readonly names: string;
+        readonly into: string;
       }
     | { readonly kind: 'drop-repeats' }
   );

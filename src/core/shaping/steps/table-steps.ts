@@ -1,5 +1,5 @@
 import { BitSet } from '../../table/bit-set';
-import { type Column, cellText, encodeTexts, isBlankCell, mapTexts, textColumn } from '../../table/column';
+import { type Column, cellText, encodeTexts, gather, isBlankCell, mapTexts, textColumn } from '../../table/column';
 import { shorten } from '../../table/issue';
 import { readNumber } from '../../table/number-text';
 import { profileColumn } from '../../table/profile';
@@ -9,6 +9,9 @@ import { doesNotFit, misfit, missingColumns, type StepResult } from './step-resu
 
 type Apply<S> = (table: Table, step: S) => StepResult;
 type Appliers = { readonly [K in TableStep['kind']]: Apply<StepOf<K>> };
+
+/** Rows beyond these do not fit in memory beside what is made of them. */
+const MOST_ROWS = 20_000_000;
 
 const done = (table: Table): StepResult => ({ table, issues: [] });
 
@@ -121,7 +124,7 @@ function fillDown(table: Table, { column: name }: StepOf<'fill-down'>): StepResu
   });
 }
 
-function joinColumns(table: Table, { columns: names, into, between }: StepOf<'join-columns'>): StepResult {
+function joinColumns(table: Table, { columns: names, into, between, drop }: StepOf<'join-columns'>): StepResult {
   const gone = missingColumns(table, names);
   if (gone) return doesNotFit(table, gone);
   const parts = names.map((name) => findColumn(table, name) as Column);
@@ -133,7 +136,36 @@ function joinColumns(table: Table, { columns: names, into, between }: StepOf<'jo
   const name = freeName(into, new Set(table.columns.map((column) => column.name)));
   const column = encodeTexts(name, table.rowCount, joined);
   const place = table.columns.findIndex((each) => each.name === names[0]);
-  return done({ ...table, columns: [...table.columns.slice(0, place), column, ...table.columns.slice(place)] });
+  const columns = [...table.columns.slice(0, place), column, ...table.columns.slice(place)];
+  return done({ ...table, columns: drop ? columns.filter((each) => !names.includes(each.name)) : columns });
+}
+
+/** Each row becomes one for each stacked column; the other columns are repeated. */
+function stackColumns(table: Table, { columns: names, names: named, into }: StepOf<'stack-columns'>): StepResult {
+  const gone = missingColumns(table, names);
+  if (gone) return doesNotFit(table, gone);
+  const stacked = names.map((name) => findColumn(table, name) as Column);
+  const rest = table.columns.filter(({ name }) => !names.includes(name));
+  const height = stacked.length;
+  const rowCount = table.rowCount * height;
+  if (rowCount > MOST_ROWS) {
+    const rows = MOST_ROWS.toLocaleString('en-GB');
+    return doesNotFit(table, `Stacking ${height} columns makes more than ${rows} rows. Stack fewer of them.`);
+  }
+  const taken = new Set(rest.map(({ name }) => name));
+  const name = freeName(named, taken);
+  const value = freeName(into, new Set([...taken, name]));
+  const rowOf = (row: number) => Math.floor(row / height);
+  const rows = Int32Array.from({ length: rowCount }, (_, row) => rowOf(row));
+  return done({
+    columns: [
+      ...rest.map((column) => gather(column, rows)),
+      encodeTexts(name, rowCount, (row) => names[row % height] ?? ''),
+      encodeTexts(value, rowCount, (row) => cellText(stacked[row % height] as Column, rowOf(row))),
+    ],
+    rowCount,
+    rowNumbers: Uint32Array.from(rows, (row) => table.rowNumbers[row] ?? 0),
+  });
 }
 
 /** Keeps the first of rows that are the same in every cell. */
@@ -157,5 +189,6 @@ export const tableSteps: Appliers = {
   'tidy-text': tidyText,
   'fill-down': fillDown,
   'join-columns': joinColumns,
+  'stack-columns': stackColumns,
   'drop-repeats': dropRepeats,
 };

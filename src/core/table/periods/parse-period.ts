@@ -52,7 +52,8 @@ const clock =
   /^(?:(.+?)(?:T|,?\s+))?(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d{1,9}))?)?\s*([ap]\.?m\.?)?\s*(Z|UTC|GMT|[+-]\d{2}:?\d{2})?$/i;
 
 function withClock(text: string, order: DayOrder): ParsedPeriod | null {
-  const match = clock.exec(text);
+  // An hour alone, as ISO 8601 has it: 2001-02-27T22.
+  const match = clock.exec(text.replace(/T(\d{1,2})$/, 'T$1:00'));
   if (!match) return null;
   const date = match[1] === undefined ? null : parsePeriod(match[1], order);
   if (match[1] !== undefined && date?.kind !== 'day') return null;
