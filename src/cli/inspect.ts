@@ -1,3 +1,4 @@
+import { accountOf, accountWords } from '@/core/shaping/account';
 import type { Cube } from '@/core/shaping/cube';
 import type { Fields } from '@/core/shaping/fields';
 import { headerPartsOf, splitHeader } from '@/core/shaping/header-parts';
@@ -6,6 +7,8 @@ import { Preparer } from '@/core/shaping/preparation';
 import type { Step } from '@/core/shaping/steps/step';
 import { stepWords } from '@/core/shaping/steps/step-words';
 import { suggestNext, understand } from '@/core/shaping/understand';
+import type { Issue } from '@/core/table/issue';
+import { groupIssues } from '@/core/table/issue-groups';
 import { openTable } from './open-table';
 import { issueLine } from './refusal';
 
@@ -48,6 +51,7 @@ export async function inspect(file: string, sheet: string) {
   const next = suggestNext(preparer, steps, fields, prepared).map(({ step, why }) => ({ step, why }));
   return {
     ...understood(fields, cube),
+    account: accountOf({ read, preparer, steps, fields, cube }),
     rows: read.table.rowCount,
     readAs: read.readAs,
     why: guesses[0]?.why ?? null,
@@ -77,32 +81,37 @@ function periodWhy(preparer: Preparer, fields: Fields, steps: readonly Step[]): 
   return axisOfNames(names, fields.periodsAs, new Set(names)).notation?.why ?? null;
 }
 
+const many = (count: number, what: string) => `${count.toLocaleString('en-GB')} ${what}${count === 1 ? '' : 's'}`;
+
+/** An issue without the places that it has not. */
+function plainIssue({ row, column, raw, ...issue }: Awaited<ReturnType<typeof inspect>>['issues'][number]): Issue {
+  const place = { ...(row === null ? {} : { row }), ...(column === null ? {} : { column }) };
+  return { ...issue, ...place, ...(raw === null ? {} : { raw }) };
+}
+
 /** The same in words. */
 export function inspectWords(found: Awaited<ReturnType<typeof inspect>>): string {
   const { period, category, value } = found;
   const lines = [
-    `Read with ${found.readAs}: ${found.rows} rows.`,
+    `Read with ${found.readAs}: ${many(found.rows, 'row')}.`,
     found.why ? `Layout: ${found.shape}; ${found.why}.` : 'No layout was recognised.',
   ];
   if (period.count > 0) {
     const even = period.regular ? 'evenly spaced' : 'unevenly spaced';
     lines.push(
-      `Periods: ${period.count} ${found.periodWhy ?? period.kind}, ${period.first} to ${period.last}, ${even}.`,
+      `Periods: ${period.count}, ${period.first} to ${period.last}, ${even}: ${found.periodWhy ?? period.kind}.`,
     );
     const more = category.count > 8 ? ` and ${category.count - 8} more` : '';
     lines.push(`Categories: ${category.count}: ${category.names.slice(0, 8).join(', ')}${more}.`);
   }
   if (value.column) lines.push(`Values: ${value.column}.`);
   if (found.sheets.length > 1) lines.push(`Sheets: ${found.sheets.map(({ name }) => name).join(', ')}.`);
-  lines.push(found.issues.length === 0 ? 'Every cell could be read.' : `Issues: ${found.issues.length}.`);
-  for (const { row, column, raw, ...issue } of found.issues.slice(0, 40)) {
-    const place = {
-      ...(row === null ? {} : { row }),
-      ...(column === null ? {} : { column }),
-      ...(raw === null ? {} : { raw }),
-    };
-    lines.push(`  ${issueLine({ ...issue, ...place })}`);
-  }
+  lines.push(accountWords(found.account));
+  const whole = found.account.used === found.account.cells;
+  if (found.issues.length > 0) lines.push(`${many(found.issues.length, 'issue')}:`);
+  else if (whole) lines.push('Every cell could be read.');
+  for (const { issues, words } of groupIssues(found.issues.map(plainIssue)))
+    lines.push(`  ${issues.length === 1 ? issueLine(issues[0]) : words}`);
   for (const { step, why } of found.suggestions) lines.push(`Suggestion: ${stepWords(step as never)}. ${why}`);
   return `${lines.join('\n')}\n`;
 }

@@ -57,6 +57,13 @@ export function plansOf(options: PrepareOptions): StepPlan[] {
   return plans;
 }
 
+/** Every column that an option names. */
+function namedColumns(options: PrepareOptions, group: string | null): string[] {
+  const { period, category, value, second, third, panes, where = [] } = options;
+  const tested = where.map((each) => each.split('=', 1)[0]?.trim());
+  return [period, category, value, second, third, panes, group, ...tested].filter((name) => typeof name === 'string');
+}
+
 /** The fields with what was said on the command line; a named column also settles the layout. */
 function fieldsFor(guess: Fields, options: PrepareOptions): Fields {
   const { period, category, value } = options;
@@ -132,7 +139,7 @@ export async function shapeFile(
 ): Promise<ShapedFile> {
   const plans = plansOf(options);
   const { read } = await openTable(file, options.sheet ?? '');
-  const found = understand(read);
+  const found = understand(read, namedColumns(options, groupColumn));
   const base: readonly Step[] = given?.steps ?? found.steps;
   const steps = [...base, ...plans.map((plan, i) => stepOf(plan, `option-${i + 1}`))];
   const joined = await joinedTables(options.join ?? []);

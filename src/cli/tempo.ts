@@ -24,6 +24,8 @@ program
   .action(async (file: string, options: { sheet: string; json?: boolean }) => {
     const found = await inspect(file, options.sheet);
     process.stdout.write(options.json ? `${JSON.stringify(found, null, 2)}\n` : inspectWords(found));
+    // What was understood is said in any case; the status says whether a film can come of it.
+    if (found.period.count === 0) process.exitCode = 2;
   });
 
 /** An option that may be given several times. */

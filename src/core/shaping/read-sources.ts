@@ -1,7 +1,7 @@
 import { blankTable } from '../table/blank-table';
 import { type Issue, type Outcome, refuse } from '../table/issue';
 import { readTable } from '../table/read-table';
-import type { ReadingChoice, ReadTable } from '../table/reader';
+import { noAside, type ReadingChoice, type ReadTable, sumAsides } from '../table/reader';
 import { addTable } from './add-table';
 import type { JoinedTable } from './shape-options';
 
@@ -19,7 +19,7 @@ async function readSource({ source, bytes }: SourceFile, onProgress: (share: num
   const { fileName, reading: choice } = source;
   if (source.kind !== 'typed') return readTable(new Uint8Array(bytes), { fileName, choice, onProgress });
   const given = { decimalHint: null, encoding: '', delimiter: '', sheet: '', sheets: [], headerRow: 1 };
-  const value: ReadTable = { table: blankTable(), readAs: 'an empty grid', ...given };
+  const value: ReadTable = { table: blankTable(), aside: noAside, readAs: 'an empty grid', ...given };
   return { ok: true, value, issues: [] } satisfies Outcome<ReadTable>;
 }
 
@@ -33,15 +33,17 @@ export async function readSources(
   const total = sources.length;
   const outcome = await readSource(first, (share) => onProgress(share / total));
   if (!outcome.ok) return outcome;
-  let { table } = outcome.value;
+  let { table, aside } = outcome.value;
   const issues: Issue[] = [...outcome.issues];
   const joined: JoinedTable[] = [];
   for (const [place, other] of others.entries()) {
     const added = await readSource(other, (share) => onProgress((place + 1 + share) / total));
     if (!added.ok) return added;
     const { measure: name, keys } = other;
-    if (name === '') table = addTable(table, added.value.table, keys, place);
-    else joined.push({ name, table: added.value.table, decimalHint: added.value.decimalHint });
+    if (name === '') {
+      table = addTable(table, added.value.table, keys, place);
+      aside = sumAsides(aside, added.value.aside);
+    } else joined.push({ name, table: added.value.table, decimalHint: added.value.decimalHint });
     const { fileName } = other.source;
     // Rows of an added file have numbers of their own, so its issues name the file instead of a cell to go to.
     issues.push(
@@ -51,5 +53,5 @@ export async function readSources(
       })),
     );
   }
-  return { ok: true, value: { ...outcome.value, table, joined }, issues };
+  return { ok: true, value: { ...outcome.value, table, aside, joined }, issues };
 }

@@ -18,7 +18,9 @@ import { furtherValues } from './shape-further';
 import {
   listUnreadablePeriods,
   markIssues,
+  noLayout,
   noPeriodName,
+  noValues,
   numbersQuestion,
   repeatedRow,
   unreadableNumber,
@@ -30,7 +32,7 @@ import { noParts, type Pairs, pairsOf } from './shape-parts';
 export const MAX_CUBE_CELLS = 60_000_000;
 
 /** The cells of one value column on their way into the cube. */
-interface ValueColumn {
+export interface ValueColumn {
   readonly column: Column;
   /** Period of each row, or one for all rows; category likewise. */
   readonly periodOf: Int32Array | number;
@@ -99,26 +101,8 @@ function shapeFirst(table: Table, fields: Fields, options: ShapeOptions): Outcom
   return { ok: true, value: cube, issues: list.finish() };
 }
 
-/** Nothing was recognised: says what the table would need. */
-function noLayout(table: Table, options: ShapeOptions) {
-  const what =
-    table.columns.length === 1
-      ? 'The table has a single column.'
-      : profileTable(table, options.decimalHint).some(({ numberShare }) => numberShare >= 0.5)
-        ? 'No column of names or periods stands beside the numbers.'
-        : 'No column holds numbers.';
-  const need =
-    'A chart needs periods (years or dates) and numbers, and usually names. Choose columns in Shape, or another file in Gather.';
-  return refuse('no-layout', `${what} ${need}`);
-}
-
-function noValues(fields: Fields): string {
-  return fields.value !== ''
-    ? `The column “${shorten(fields.value, 40)}” has no number that can be read. Choose the column with the values in Shape.`
-    : 'No column has a number that can be read. The table needs at least one number for each period.';
-}
-
-interface Plan {
+/** The periods of a table, its columns of values, and whose values they are. */
+export interface Plan {
   readonly axis: PeriodAxis;
   readonly columns: readonly ValueColumn[];
 }
@@ -130,6 +114,19 @@ interface Shaping {
   readonly options: ShapeOptions;
   readonly names: NameList;
   readonly list: IssueList;
+}
+
+/** Which cells of a table are values, and of what; null where a column that the fields need is gone. */
+export function planShape(
+  table: Table,
+  fields: Fields,
+  options: ShapeOptions,
+): (Plan & { readonly names: readonly string[] }) | null {
+  const roles = fieldsOfShape[fields.shape];
+  if (roles.some((role) => !findColumn(table, fields[role]))) return null;
+  const names = new NameList();
+  const plan = planOf({ table, fields, options, names, list: new IssueList() });
+  return { ...plan, names: names.names };
 }
 
 function planOf(shaping: Shaping): Plan {

@@ -1,11 +1,14 @@
 import { type Column, cellText } from '../table/column';
-import { type Issue, shorten } from '../table/issue';
+import { type Issue, refuse, shorten } from '../table/issue';
 import { marksOf } from '../table/number-column';
 import type { DecimalMark } from '../table/number-text';
 import type { PeriodKind } from '../table/periods/period';
+import { profileTable } from '../table/profile';
 import type { IssueList } from '../table/reader';
 import type { Table } from '../table/table';
+import type { Fields } from './fields';
 import type { PeriodAxis } from './period-axis';
+import type { ShapeOptions } from './shape-options';
 
 const periodWords: Record<PeriodKind, string> = {
   year: 'a year',
@@ -68,6 +71,26 @@ export function markIssues(table: Table, column: Column, decimal: DecimalMark): 
     issues.push({ code: 'limit-values', severity: 'warning', ...where(bound), message });
   }
   return issues;
+}
+
+/** Nothing was recognised: says what the table would need. */
+export function noLayout(table: Table, options: ShapeOptions) {
+  const what =
+    table.columns.length === 1
+      ? 'The table has a single column.'
+      : profileTable(table, options.decimalHint).some(({ numberShare }) => numberShare >= 0.5)
+        ? 'No column of names or periods stands beside the numbers.'
+        : 'No column holds numbers.';
+  const need =
+    'A chart needs periods (years or dates) and numbers, and usually names. Choose columns in Shape, or another file in Gather.';
+  return refuse('no-layout', `${what} ${need}`);
+}
+
+/** No number could be read: says where. */
+export function noValues(fields: Fields): string {
+  return fields.value !== ''
+    ? `The column “${shorten(fields.value, 40)}” has no number that can be read. Choose the column with the values in Shape.`
+    : 'No column has a number that can be read. The table needs at least one number for each period.';
 }
 
 /** Asks how a column's numbers are to be read. */

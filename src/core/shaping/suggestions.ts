@@ -1,18 +1,16 @@
 import { type Column, isBlankCell, textColumn } from '../table/column';
-import type { Issue } from '../table/issue';
 import { shorten } from '../table/issue';
 import { readNumber } from '../table/number-text';
 import { profileTable } from '../table/profile';
 import { findColumn, type Table } from '../table/table';
 import { countryNames } from './country-codes';
-import type { Cube } from './cube';
 import type { Fields } from './fields';
 import { periodParts } from './period-parts';
 
 export type { Suggestion } from './suggestion';
 
 import { findSpellings } from './spellings';
-import type { Step, StepPlan } from './steps/step';
+import type { StepPlan } from './steps/step';
 import { tidied } from './steps/table-steps';
 import { suggestCombine, suggestDivided } from './suggest-repeats';
 import { offer, pressing, type Suggest, type Suggestion, type SuggestionInput } from './suggestion';

@@ -24,18 +24,24 @@ export function stepOf(plan: StepPlan, id: string, name = ''): Step {
   return { ...plan, id, name, on: true } as Step;
 }
 
-/** Guesses the layout of a table, and finds the steps that it needs and that lose nothing. */
-export function understand(read: ReadTable): Understanding {
+/**
+ * Guesses the layout of a table, and finds the steps that it needs and that lose nothing.
+ *
+ * @param keep Columns that the person has asked for by name: no step takes them away.
+ */
+export function understand(read: ReadTable, keep: readonly string[] = []): Understanding {
   const tidy = suggestSafeSteps(read.table, noFields);
   const preparer = new Preparer(read.table, read.decimalHint);
   const tidied = numbered(tidy.map(({ step }) => step));
   const { table } = preparer.tableAfter(tidied);
-  const parts = periodParts(table, profileTable(table, read.decimalHint));
+  const found = periodParts(table, profileTable(table, read.decimalHint));
+  const takes = found?.steps.flatMap((step) => ('columns' in step ? step.columns : [])) ?? [];
+  const parts = keep.some((name) => takes.includes(name)) ? null : found;
   const steps = parts ? numbered([...tidied, ...parts.steps]) : tidied;
   const reasons = [...tidy.map(({ why }) => why), ...(parts?.steps.map(() => parts.why) ?? [])];
   const whole = parts ? preparer.tableAfter(steps).table : read.table;
-  const found = recogniseShapes(whole, read.decimalHint);
-  const guesses = parts ? withParts(found, parts, whole) : found;
+  const shapes = recogniseShapes(whole, read.decimalHint);
+  const guesses = parts ? withParts(shapes, parts, whole) : shapes;
   return { guesses, fields: guesses[0]?.fields ?? noFields, steps, reasons };
 }
 

@@ -58,9 +58,10 @@ export function parseDelimited(
   Papa.parse<string[]>(text, config as Papa.ParseConfig<string[]>);
   const outcome = assembler.finish();
   if (!outcome.ok) return outcome;
-  const { table, headerRow } = outcome.value;
+  const { table, headerRow, aside } = outcome.value;
   const value: ReadTable = {
     table,
+    aside,
     headerRow,
     readAs: `${delimiters.get(delimiter) ?? `“${delimiter}”`} between cells`,
     decimalHint: delimiter === ';' ? 'comma' : null,

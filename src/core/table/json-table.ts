@@ -86,10 +86,10 @@ function tableOf(json: Json, encoding: string, headerRow: number | null): Outcom
   } else if (isArray(records)) pushRecords(assembler, records);
   const outcome = assembler.finish();
   if (!outcome.ok) return outcome;
-  const { table } = outcome.value;
+  const { table, aside } = outcome.value;
   const given = { readAs, decimalHint: null, encoding, delimiter: '', sheet: '', sheets: [] } as const;
   const issues = outcome.issues.filter(({ code }) => rowsOnly || code !== 'ragged-line');
-  return { ok: true, value: { ...given, table, headerRow: outcome.value.headerRow }, issues };
+  return { ok: true, value: { ...given, table, aside, headerRow: outcome.value.headerRow }, issues };
 }
 
 function cellOf(json: Json | undefined): Cell {

@@ -30,9 +30,41 @@ export interface SheetPreview {
   readonly rows: readonly (readonly string[])[];
 }
 
+/** Cells that hold something and are no data, by what they are. */
+export interface CellsAside {
+  /** The names of the columns. */
+  readonly names: number;
+  /** Titles and notes around the table. */
+  readonly above: number;
+  readonly below: number;
+  /** Lines for people, and the line that names the separator. */
+  readonly comments: number;
+  /** The line under the names that says what columns are measured in. */
+  readonly units: number;
+  /** The names of the columns once more, between the rows. */
+  readonly repeated: number;
+}
+
+/** A file that holds nothing besides its rows. */
+export const noAside: CellsAside = { names: 0, above: 0, below: 0, comments: 0, units: 0, repeated: 0 };
+
+/** What two files hold besides their rows. */
+export function sumAsides(a: CellsAside, b: CellsAside): CellsAside {
+  return {
+    names: a.names + b.names,
+    above: a.above + b.above,
+    below: a.below + b.below,
+    comments: a.comments + b.comments,
+    units: a.units + b.units,
+    repeated: a.repeated + b.repeated,
+  };
+}
+
 /** What came out of a file, besides the table itself. */
 export interface ReadTable {
   readonly table: Table;
+  /** What else stood in the file, so that every cell is accounted for. */
+  readonly aside: CellsAside;
   /** How the file was read, in words, for the person: "commas between cells, UTF-8". */
   readonly readAs: string;
   /** Decimal marks that the file's own notation makes likely: a comma where semicolons part the cells. */

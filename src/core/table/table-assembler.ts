@@ -12,7 +12,7 @@ import {
   type TablePlace,
 } from './find-table';
 import { type Issue, type Outcome, refuse, shorten } from './issue';
-import { IssueList } from './reader';
+import { type CellsAside, IssueList, noAside } from './reader';
 import type { Table } from './table';
 
 /** A table put together from records, with where its header stands. */
@@ -20,6 +20,7 @@ export interface AssembledTable {
   readonly table: Table;
   /** From 1; 0 when there is none. */
   readonly headerRow: number;
+  readonly aside: CellsAside;
 }
 
 /** Records that are looked at before the place of the table is decided. */
@@ -34,7 +35,7 @@ const TAIL = 40;
 export class TableAssembler {
   readonly list = new IssueList();
   private header: readonly Cell[] = [];
-  private readonly aside = { comments: 0, units: 0, headers: 0 };
+  private readonly aside = { ...noAside };
   private ahead: (readonly Cell[])[] = [];
   private place: TablePlace | null = null;
   private headers: readonly HeaderName['headers'][] = [];
@@ -74,7 +75,11 @@ export class TableAssembler {
     this.width = this.names.length;
     if (this.place.header.length === 0) this.width = Math.max(0, ...ahead.slice(0, 20).map((cells) => cells.length));
     for (let i = 0; i < this.width; i++) this.builders.push(new ColumnBuilder());
-    for (const index of this.place.above) this.list.add(noteIssue('line-above', index + 1, ahead[index] ?? []));
+    for (const index of this.place.header) this.aside.names += filledCells(ahead[index] ?? []);
+    for (const index of this.place.above) {
+      this.aside.above += filledCells(ahead[index] ?? []);
+      this.list.add(noteIssue('line-above', index + 1, ahead[index] ?? []));
+    }
     this.record = this.place.from;
     this.ahead = [];
     const rows = ahead.slice(this.place.from);
@@ -111,7 +116,7 @@ export class TableAssembler {
       return;
     }
     if (this.isHeaderAgain(cells)) {
-      this.aside.headers += filledCells(cells);
+      this.aside.repeated += filledCells(cells);
       return;
     }
     const [start] = cells;
@@ -167,6 +172,7 @@ export class TableAssembler {
     if (notes.length === 0 || notes.length === this.rowCount) return;
     this.rowCount -= notes.length;
     for (const { record, cells } of notes) {
+      this.aside.below += filledCells(cells);
       this.list.add(noteIssue('note-below', record, cells));
     }
   }
@@ -200,7 +206,7 @@ export class TableAssembler {
       issues.push({ code: 'no-header', severity: 'note', message });
     }
     const rowNumbers = this.rowNumbers.slice(0, rowCount);
-    return { ok: true, value: { table: { columns, rowCount, rowNumbers }, headerRow }, issues };
+    return { ok: true, value: { table: { columns, rowCount, rowNumbers }, headerRow, aside: this.aside }, issues };
   }
 }
 
