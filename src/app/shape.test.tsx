@@ -160,7 +160,7 @@ describe('steps', () => {
   });
 
   it('join columns, fill blanks, drop repeats and tidy texts', async () => {
-    await app.openTable('joined.csv', 'Year,Month,Name,Value\n2001,1,A ,5\n2001,1,A ,5\n2001,2,,7\n2002,1,A ,9\n');
+    await app.openTable('joined.csv', 'Year,Ward,Name,Value\n2001,1,A ,5\n2001,1,A ,5\n2001,2,,7\n2002,1,A ,9\n');
     await app.goTo('Shape');
     for (const name of ['Join columns', 'Fill blanks from above', 'Drop rows that stand twice', 'Tidy texts'])
       await add(name);

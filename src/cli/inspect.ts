@@ -1,4 +1,5 @@
-import { accountOf, accountWords } from '@/core/shaping/account';
+import { accountOf } from '@/core/shaping/account';
+import { accountWords } from '@/core/shaping/account-words';
 import type { Cube } from '@/core/shaping/cube';
 import type { Fields } from '@/core/shaping/fields';
 import { headerPartsOf, splitHeader } from '@/core/shaping/header-parts';

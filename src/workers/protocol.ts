@@ -9,6 +9,7 @@ import type { Project } from '@/core/project/project';
 import type { TableSource } from '@/core/project/table-entry';
 import type { StageRect } from '@/core/scene/part-box';
 import type { PartName } from '@/core/scene/scene';
+import type { ReadingAccount } from '@/core/shaping/account-words';
 import type { CubeChanges } from '@/core/shaping/compare-cubes';
 import type { Cube } from '@/core/shaping/cube';
 import type { Fields } from '@/core/shaping/fields';
@@ -81,6 +82,8 @@ export interface PreparedReport {
   readonly further: readonly FurtherChoice[];
   /** How the period column is read, and why. */
   readonly periodWhy: string;
+  /** What every cell of the files is to the film. */
+  readonly account: ReadingAccount;
 }
 
 /** Which table is looked at: the one of the grid, the one after all steps, or the one after a step. */

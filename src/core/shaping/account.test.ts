@@ -3,7 +3,8 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { parseDelimited } from '../table/delimited';
 import { awkwardTables } from '../testing/awkward-tables';
-import { accountOf, accountWords, type ReadingAccount } from './account';
+import { accountOf } from './account';
+import { accountWords, type ReadingAccount } from './account-words';
 import type { Fields } from './fields';
 import { Preparer } from './preparation';
 import type { Step, StepPlan } from './steps/step';
@@ -98,6 +99,8 @@ describe('the account of a table', () => {
     });
     const pick: StepPlan = { kind: 'pick-categories', keep: false, categories: ['Pell'] };
     expect(counts(accountIn(text, [pick])).steps).toBe(6);
+    const read: StepPlan = { kind: 'recode', column: 'People', pairs: [{ from: '4', to: '' }] };
+    expect(counts(accountIn(text, [read]))).toMatchObject({ values: 3, steps: 1 });
     const gone: StepPlan = { kind: 'remove-columns', columns: ['Note'] };
     expect(counts(accountIn(text, [gone])).steps).toBe(4);
   });

@@ -1,45 +1,14 @@
-import { type Column, cellText, isBlankCell, textColumn } from '../table/column';
-import { readNumber } from '../table/number-text';
+import { type Column, cellText, encodeTexts, isBlankCell, textColumn } from '../table/column';
+import { type DecimalMark, readNumber } from '../table/number-text';
 import { profileTable } from '../table/profile';
 import type { ReadTable } from '../table/reader';
-import type { Table } from '../table/table';
+import { findColumn, type Table } from '../table/table';
+import { type AccountKind, accountKinds, inFilm, type ReadingAccount } from './account-words';
 import type { Cube } from './cube';
 import { type Fields, furtherRoles } from './fields';
 import type { Preparer } from './preparation';
 import { planShape } from './shape-cube';
 import { inOrder, type Step } from './steps/step';
-
-/** What a cell is to the film. The first five are in it; the rest are left out, each for a reason. */
-export const accountKinds = [
-  'values',
-  'periods',
-  'names',
-  'described',
-  'headers',
-  'around',
-  'missing',
-  'unreadable',
-  'no-period',
-  'no-name',
-  'steps',
-  'unused-column',
-] as const;
-export type AccountKind = (typeof accountKinds)[number];
-const inFilm: ReadonlySet<AccountKind> = new Set(['values', 'periods', 'names', 'described', 'headers']);
-
-/** Every cell of a file that holds something, once: what it is to the film, or why it is left out. */
-export interface ReadingAccount {
-  /** Cells that hold something. */
-  readonly cells: number;
-  /** Those that are in the film. */
-  readonly used: number;
-  /** By kind, in their order; kinds without a cell are left out. They sum to `cells`. */
-  readonly parts: readonly {
-    readonly kind: AccountKind;
-    readonly count: number;
-    readonly columns?: readonly string[];
-  }[];
-}
 
 /** What became of a column of the file: what it is called now, whether it was stacked, or that a step took it away. */
 interface Traced {
@@ -118,10 +87,15 @@ export function accountOf(input: AccountInput): ReadingAccount {
     }
     if (kind !== 'values') add(kind, left);
     else {
-      const numbers = numbersOf(column, fate, profiles[place]?.numbers.decimal ?? 'point', fields);
+      const mark = fields.decimal === 'auto' ? (profiles[place]?.numbers.decimal ?? 'point') : fields.decimal;
+      const after = traced && !traced.stacked && altersCells(steps) ? findColumn(table, traced.name) : null;
+      const numbers = numbersOf(after ? asAltered(column, source, after, table) : column, fate, mark);
       add('unreadable', numbers.unreadable);
       add('missing', numbers.missing);
-      add('values', left - numbers.unreadable - numbers.missing);
+      // What a step reads as missing is left out by it.
+      const emptied = left - numbers.filled;
+      add('steps', emptied);
+      add('values', left - emptied - numbers.unreadable - numbers.missing);
     }
   }
   const parts = accountKinds.flatMap((kind) => {
@@ -203,54 +177,38 @@ function fatesOf(
   return fate;
 }
 
-/** Cells of rows in the film that hold no number: marks for what is missing, and what cannot be read. */
-function numbersOf(column: Column, fate: Uint8Array, decimal: 'point' | 'comma', fields: Fields) {
-  const mark = fields.decimal === 'auto' ? decimal : fields.decimal;
-  let [missing, unreadable] = [0, 0];
+const altersCells = (steps: readonly Step[]) =>
+  steps.some(({ kind, on }) => on && ['recode', 'replace-text', 'edit-cells', 'tidy-text'].includes(kind));
+
+/** A column of the file with what steps made of its cells; a cell that was blank in the file stays so. */
+function asAltered(column: Column, source: Table, after: Column, table: Table): Column {
+  const place = new Map(Array.from(table.rowNumbers, (number, row) => [number, row]));
+  return encodeTexts(column.name, source.rowCount, (row) => {
+    const now = place.get(source.rowNumbers[row] ?? 0);
+    return now === undefined || isBlankCell(column, row) ? '' : cellText(after, now);
+  });
+}
+
+/** Cells of rows in the film: how many hold something, and which of them are no numbers. */
+function numbersOf(column: Column, fate: Uint8Array, mark: DecimalMark) {
+  let [filled, missing, unreadable] = [0, 0, 0];
   const count = (text: string, times: number) => {
     if (text === '' || times === 0) return;
+    filled += times;
     const { kind } = readNumber(text, mark);
     if (kind === 'missing') missing += times;
     if (kind === 'unreadable') unreadable += times;
   };
   if (column.kind === 'number') {
+    for (let row = 0; row < column.values.length; row++)
+      if (fate[row] === IN && !Number.isNaN(column.values[row] ?? Number.NaN)) filled++;
     for (const row of column.others.keys()) if (fate[row] === IN) count(cellText(column, row), 1);
-    return { missing, unreadable };
+    return { filled, missing, unreadable };
   }
   const { codes, texts } = textColumn(column);
   const times = new Uint32Array(texts.length);
   for (let row = 0; row < codes.length; row++)
     if (fate[row] === IN) times[codes[row] ?? 0] = (times[codes[row] ?? 0] ?? 0) + 1;
   for (const [code, text] of texts.entries()) count(text, times[code] ?? 0);
-  return { missing, unreadable };
-}
-
-const counted = (count: number) => count.toLocaleString('en-GB');
-/** What is left out, one of it and several. */
-const words: Readonly<
-  Record<Exclude<AccountKind, 'values' | 'periods' | 'names' | 'described' | 'headers'>, [string, string]>
-> = {
-  around: ['in a line around the table', 'in lines around the table'],
-  missing: ['marks a missing value', 'mark missing values'],
-  unreadable: ['cannot be read as a number', 'cannot be read as numbers'],
-  'no-period': ['in a row without a period', 'in rows without a period'],
-  'no-name': ['in a row without a name', 'in rows without a name'],
-  steps: ['left out by a step', 'left out by steps'],
-  'unused-column': ['in a column that the film does not use', 'in columns that the film does not use'],
-};
-
-/** The account in a sentence or two: how much of the file is in the film, and what the rest is. */
-export function accountWords({ cells, used, parts }: ReadingAccount): string {
-  const all = `${counted(cells)} ${cells === 1 ? 'cell' : 'cells'}`;
-  if (used === cells) return cells === 1 ? 'The one cell is in the film.' : `All ${all} are in the film.`;
-  const rest = parts
-    .filter(({ kind }) => !inFilm.has(kind))
-    .map(({ kind, count, columns }) => {
-      const [one, several] = words[kind as keyof typeof words];
-      const shown = columns?.slice(0, 3).map((name) => `“${name.slice(0, 30)}”`) ?? [];
-      const more = (columns?.length ?? 0) > 3 ? ' …' : '';
-      return `${counted(count)} ${count === 1 ? one : several}${shown.length > 0 ? ` (${shown.join(', ')}${more})` : ''}`;
-    });
-  const left = cells - used;
-  return `${counted(used)} of ${all} ${used === 1 ? 'is' : 'are'} in the film; ${counted(left)} ${left === 1 ? 'is' : 'are'} not: ${rest.join(', ')}.`;
+  return { filled, missing, unreadable };
 }

@@ -1,9 +1,12 @@
 'use client';
 
-import { CircleAlert, CircleCheck, Info, TriangleAlert, Wand } from 'lucide-react';
+import { ChevronRight, CircleAlert, CircleCheck, Info, ListChecks, TriangleAlert, Wand } from 'lucide-react';
+import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
+import { accountWords } from '@/core/shaping/account-words';
 import { remedyFor } from '@/core/shaping/remedies';
 import type { Issue } from '@/core/table/issue';
+import { groupIssues, type IssueGroup } from '@/core/table/issue-groups';
 import { addStep } from '@/state/edit-table';
 import { goToCell, goToControl } from '../go-to';
 import { Button } from '../parts/button';
@@ -32,33 +35,71 @@ export function useProblems(): readonly Issue[] {
   return [...fromFailure, ...(table?.issues ?? []), ...shape].sort((a, b) => weight[a.severity] - weight[b.severity]);
 }
 
-/** The problems in words, each with its place; choosing one shows its cell. */
+/** How much of the file is in the film, and the problems in words, one line a kind; choosing one shows its cell. */
 export function ProblemList() {
   const problems = useProblems();
-  const [shown, setShown] = useState(PAGE);
-  if (problems.length === 0) {
-    return (
-      <p className="flex items-center gap-2 text-[13px]">
-        <CircleCheck className="size-4 text-spruce" aria-hidden /> Every cell could be read.
-      </p>
-    );
-  }
   return (
     <>
-      <ul aria-label="Problems in the table" className="flex flex-col gap-1">
-        {problems.slice(0, shown).map((issue, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: issues have no identity of their own and only change as a whole
-          <li key={i}>
-            <Problem issue={issue} />
-          </li>
-        ))}
-      </ul>
-      {problems.length > shown && (
-        <Button className="mt-2" onClick={() => setShown(shown + PAGE * 5)}>
-          Show more of {problems.length}
-        </Button>
+      <Account whole={problems.length === 0} />
+      {problems.length > 0 && (
+        <ul aria-label="Problems in the table" className="flex flex-col gap-1">
+          {groupIssues(problems).map((group, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: issues have no identity of their own and only change as a whole
+            <li key={i}>{group.issues.length === 1 ? <Problem issue={group.issues[0]} /> : <Kind group={group} />}</li>
+          ))}
+        </ul>
       )}
     </>
+  );
+}
+
+/** What every cell of the file is to the film. @param whole Nothing is wrong with the table. */
+function Account({ whole }: { readonly whole: boolean }) {
+  const account = useSession((state) => state.prepared?.account);
+  if (!account || account.cells === 0) return null;
+  const all = whole && account.used === account.cells;
+  return (
+    <p className="flex gap-2 text-[12px] leading-snug">
+      {all ? (
+        <CircleCheck className="size-4 shrink-0 text-spruce" aria-hidden />
+      ) : (
+        <ListChecks className="size-4 shrink-0 text-quiet" aria-hidden />
+      )}
+      <span>
+        {accountWords(account)}
+        {all && ' Every cell could be read.'}
+      </span>
+    </p>
+  );
+}
+
+/** Problems of one kind behind their line, which tells how many there are and where the first ones stand. */
+function Kind({ group: { issues, words } }: { readonly group: IssueGroup }) {
+  const [open, setOpen] = useState(false);
+  const [shown, setShown] = useState(PAGE);
+  return (
+    <Collapsible.Root open={open} onOpenChange={setOpen}>
+      <Collapsible.Trigger className="flex w-full gap-2 rounded-md px-1 py-1 text-left hover:bg-line/50">
+        {icons[issues[0].severity]}
+        <span className="min-w-0 grow text-[12px] leading-snug">{words}</span>
+        <ChevronRight className={`size-4 shrink-0 text-quiet ${open ? 'rotate-90' : ''}`} aria-hidden />
+      </Collapsible.Trigger>
+      <Collapsible.Content className="pl-5">
+        <ul aria-label="All of this kind" className="flex flex-col gap-1">
+          {issues.slice(0, shown).map((issue, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: issues have no identity of their own and only change as a whole
+            <li key={i}>
+              <Problem issue={issue} />
+            </li>
+          ))}
+        </ul>
+        {issues.length > shown && (
+          <Button className="mt-2" onClick={() => setShown(shown + PAGE * 5)}>
+            Show more of {issues.length}
+          </Button>
+        )}
+      </Collapsible.Content>
+    </Collapsible.Root>
   );
 }
 

@@ -81,6 +81,7 @@ export function stageRace(project: Project = raceProject()): PreparedFilm {
       guesses: [],
       further: [],
       periodWhy: '',
+      account: { cells: 0, used: 0, parts: [] },
     },
   });
   setReadout(readoutAt(film, 0));
