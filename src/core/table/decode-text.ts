@@ -1,12 +1,5 @@
-import chardet from 'chardet';
-
-interface Decoder {
-  decode(bytes: Uint8Array): string;
-}
-// The core is compiled without the DOM library; every platform it runs on has the standard decoder as a global.
-const { TextDecoder } = globalThis as unknown as {
-  TextDecoder: new (label: string, options?: { fatal?: boolean }) => Decoder;
-};
+import { decodeBytes } from './decode-bytes';
+import { guessEncoding } from './guess-encoding';
 
 /** Text and the encoding it was read with. */
 export interface DecodedText {
@@ -15,26 +8,24 @@ export interface DecodedText {
   readonly encoding: string;
 }
 
-const SAMPLE_BYTES = 200_000;
-/** Fewer bytes than this outside of ASCII tell the detector nothing. */
-const FEW_BYTES = 24;
-
 /**
  * Decodes a text file: by its byte order mark where it has one, as UTF-16 where every other byte is zero, as UTF-8
- * where that is valid, else as the detector finds, and as Windows-1252 where it finds nothing. The mark is dropped.
+ * where that is valid, else in the code page that makes words of its bytes. The mark is dropped.
  *
  * @param encoding What the person chose, or `''`.
  */
 export function decodeText(bytes: Uint8Array, encoding = ''): DecodedText {
   if (encoding !== '') return decodeAs(bytes, encoding);
+  const wide = markedUtf32(bytes);
+  if (wide) return decodeAs(bytes, wide);
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return decodeAs(bytes, 'utf-16le');
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return decodeAs(bytes, 'utf-16be');
   const unmarked = unmarkedUtf16(bytes);
   if (unmarked) return decodeAs(bytes, unmarked);
   try {
-    return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), encoding: 'utf-8' };
+    return { text: decodeBytes(bytes, 'utf-8', true), encoding: 'utf-8' };
   } catch {
-    return decodeAs(bytes, legacyEncoding(bytes));
+    return decodeAs(bytes, guessEncoding(bytes));
   }
 }
 
@@ -56,23 +47,13 @@ export function unmarkedUtf16(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null
   return null;
 }
 
-/** Tells scripts apart that Windows-1252 would garble; between the Latin code pages a short text decides nothing. */
-function legacyEncoding(bytes: Uint8Array): string {
-  const sample = bytes.subarray(0, SAMPLE_BYTES);
-  const telling = sample.reduce((count, byte) => (byte > 127 ? count + 1 : count), 0);
-  if (telling < FEW_BYTES) return 'windows-1252';
-  const found = chardet.analyse(sample)[0];
-  if (!found || found.confidence < 60 || /^(ISO-8859-[129]|windows-125[0247]|UTF|ASCII|ISO-2022)/i.test(found.name)) {
-    return 'windows-1252';
-  }
-  try {
-    new TextDecoder(found.name);
-    return found.name.toLowerCase();
-  } catch {
-    return 'windows-1252';
-  }
+/** UTF-32 by its mark, which begins like that of UTF-16. */
+export function markedUtf32(bytes: Uint8Array): 'utf-32le' | 'utf-32be' | null {
+  const [a, b, c, d] = bytes;
+  if (a === 0xff && b === 0xfe && c === 0 && d === 0) return 'utf-32le';
+  return a === 0 && b === 0 && c === 0xfe && d === 0xff ? 'utf-32be' : null;
 }
 
 function decodeAs(bytes: Uint8Array, encoding: string): DecodedText {
-  return { text: new TextDecoder(encoding).decode(bytes), encoding };
+  return { text: decodeBytes(bytes, encoding), encoding };
 }
