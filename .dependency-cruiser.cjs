@@ -69,6 +69,8 @@ module.exports = {
           '@e965/xlsx',
           'chardet',
           'fflate',
+          'hyparquet',
+          'jsonstat-toolkit',
           'culori',
           'fastest-levenshtein',
           '@types/culori',

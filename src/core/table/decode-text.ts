@@ -23,7 +23,7 @@ export function decodeText(bytes: Uint8Array, encoding = ''): DecodedText {
   const unmarked = unmarkedUtf16(bytes);
   if (unmarked) return decodeAs(bytes, unmarked);
   try {
-    return { text: decodeBytes(bytes, 'utf-8', true), encoding: 'utf-8' };
+    return { text: decodeBytes(bytes, 'utf-8', true).replaceAll('\0', ''), encoding: 'utf-8' };
   } catch {
     return decodeAs(bytes, guessEncoding(bytes));
   }
@@ -54,6 +54,7 @@ export function markedUtf32(bytes: Uint8Array): 'utf-32le' | 'utf-32be' | null {
   return a === 0 && b === 0 && c === 0xfe && d === 0xff ? 'utf-32be' : null;
 }
 
+/** A few zeros stand in texts of careless programs; they say nothing. */
 function decodeAs(bytes: Uint8Array, encoding: string): DecodedText {
-  return { text: decodeBytes(bytes, encoding), encoding };
+  return { text: decodeBytes(bytes, encoding).replaceAll('\0', ''), encoding };
 }

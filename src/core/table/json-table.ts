@@ -2,10 +2,9 @@ import type { Cell } from './column-builder';
 import { decodeText } from './decode-text';
 import { recogniseFileKind } from './file-kind';
 import { type Outcome, refuse } from './issue';
+import { isArray, isJsonStat, isObject, type Json, jsonStatRecords, knownForm } from './json-forms';
 import type { Reader, ReadTable } from './reader';
 import { TableAssembler } from './table-assembler';
-
-type Json = null | boolean | number | string | readonly Json[] | { readonly [key: string]: Json };
 
 const LOOK_BYTES = 64;
 
@@ -23,7 +22,14 @@ export const jsonReader: Reader = {
     if (text.trim() === '') return refuse('empty-file', 'The file is empty. Choose one with records in it.');
     const parsed = parse(text);
     if (!parsed.ok) return parsed;
-    return tableOf(parsed.value, encoding, options.choice.headerRow);
+    if (!isJsonStat(parsed.value)) return tableOf(parsed.value, encoding, options.choice.headerRow);
+    try {
+      const { records, readAs } = await jsonStatRecords(parsed.value);
+      return tableOf(records, encoding, 1, readAs);
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error);
+      return refuse('broken-json', `This JSON-stat cannot be read: ${why}. Download it again, or as CSV.`);
+    }
   },
 };
 
@@ -50,10 +56,6 @@ function parseLines(lines: readonly string[]): Outcome<Json> {
   return { ok: true, value: records, issues: [] };
 }
 
-const isObject = (json: Json | undefined): json is { readonly [key: string]: Json } =>
-  typeof json === 'object' && json !== null && !Array.isArray(json);
-const isArray = (json: Json | undefined): json is readonly Json[] => Array.isArray(json);
-
 /** The first thing in the JSON, at most three levels down, that is a table. */
 function findRecords(json: Json, depth = 0): Json | null {
   if (isArray(json)) return json.some((each) => isObject(each) || isArray(each)) ? json : null;
@@ -68,15 +70,17 @@ function findRecords(json: Json, depth = 0): Json | null {
   return null;
 }
 
-function tableOf(json: Json, encoding: string, headerRow: number | null): Outcome<ReadTable> {
-  const records = findRecords(json);
+function tableOf(json: Json, encoding: string, headerRow: number | null, form = ''): Outcome<ReadTable> {
+  const known = knownForm(json);
+  const records = known?.records ?? findRecords(json);
   if (!records) {
     const message = 'The JSON holds no table. It needs an array of records, or an array for each column.';
     return refuse('no-table-in-json', message);
   }
   const rowsOnly = isArray(records) && isArray(records[0]);
-  const assembler = new TableAssembler(rowsOnly ? headerRow : 1);
+  const assembler = new TableAssembler(rowsOnly && !known ? headerRow : 1);
   let readAs = 'JSON records';
+  const called = form || known?.readAs;
   if (isObject(records)) {
     readAs = 'JSON columns';
     pushColumns(assembler, records);
@@ -87,7 +91,14 @@ function tableOf(json: Json, encoding: string, headerRow: number | null): Outcom
   const outcome = assembler.finish();
   if (!outcome.ok) return outcome;
   const { table, aside } = outcome.value;
-  const given = { readAs, decimalHint: null, encoding, delimiter: '', sheet: '', sheets: [] } as const;
+  const given = {
+    readAs: called ?? readAs,
+    decimalHint: null,
+    encoding,
+    delimiter: '',
+    sheet: '',
+    sheets: [],
+  } as const;
   const issues = outcome.issues.filter(({ code }) => rowsOnly || code !== 'ragged-line');
   return { ok: true, value: { ...given, table, aside, headerRow: outcome.value.headerRow }, issues };
 }

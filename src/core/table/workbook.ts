@@ -1,8 +1,10 @@
 import type { WorkBook } from '@e965/xlsx';
 import { unzipSync, zipSync } from 'fflate';
+import { decodeText } from './decode-text';
 import { recogniseFileKind } from './file-kind';
 import { type Issue, type Outcome, refuse } from './issue';
 import type { IssueCode } from './issue-codes';
+import { readNumber } from './number-text';
 import { IssueList, type Reader, type ReadOptions, type ReadTable } from './reader';
 import { previewOf, sheetRecords } from './sheet-records';
 import { TableAssembler } from './table-assembler';
@@ -16,17 +18,22 @@ export const workbookReader: Reader = {
   id: 'workbook',
   claims: (bytes) => {
     const kind = recogniseFileKind(bytes);
-    return kind === 'compound' || (kind === 'archive' && holdsWorkbook(bytes));
+    return (
+      kind === 'compound' || (kind === 'archive' && holdsWorkbook(bytes)) || (kind === 'markup' && holdsTable(bytes))
+    );
   },
   read: async (bytes, options) => {
-    const safe = unpackSafely(bytes);
+    const markup = recogniseFileKind(bytes) === 'markup';
+    const safe = markup ? { ok: true as const, value: bytes } : unpackSafely(bytes);
     if (!safe.ok) return safe;
     options.onProgress?.(0.2);
     const xlsx = await import('@e965/xlsx');
     let book: WorkBook;
     try {
-      book = xlsx.read(safe.value, {
-        type: 'array',
+      // A page's cells stay texts: what they mean is found out as for any other text.
+      book = xlsx.read(markup ? decodeText(bytes, options.choice.encoding).text : safe.value, {
+        type: markup ? 'string' : 'array',
+        raw: markup,
         dense: true,
         cellNF: true,
         cellFormula: true,
@@ -40,6 +47,11 @@ export const workbookReader: Reader = {
     return tableOfBook(book, options);
   },
 };
+
+/** Does markup hold a table: that of a web page, or a workbook as XML? */
+function holdsTable(bytes: Uint8Array): boolean {
+  return /<table[\s>]|<(?:\w+:)?workbook[\s>]/i.test(decodeText(bytes).text);
+}
 
 /** The names in a ZIP that make it a workbook. Looked for in the raw bytes of its directory. */
 function holdsWorkbook(bytes: Uint8Array): boolean {
@@ -113,7 +125,9 @@ function tableOfBook(book: WorkBook, options: ReadOptions): Outcome<ReadTable> {
     const message = `There is no sheet called “${wanted}” in this workbook. It has: ${names.join(', ')}.`;
     return refuse('no-such-sheet', message);
   }
-  const sheet = wanted || likeliest(previews);
+  const holds = (name: string) =>
+    holdsNumbers(sheetRecords(book.Sheets[name] ?? {}, system, new IssueList(), LOOKED_AT));
+  const sheet = wanted || likeliest(previews, holds);
   const assembler = new TableAssembler(options.choice.headerRow);
   for (const cells of sheetRecords(book.Sheets[sheet] ?? {}, system, list)) assembler.push(cells);
   const outcome = assembler.finish();
@@ -134,10 +148,25 @@ function nameColumns(issues: readonly Issue[], columns: readonly { readonly name
   });
 }
 
-/** The first sheet that has at least two rows and columns, the largest by far otherwise. */
-function likeliest(previews: readonly { name: string; rowCount: number; columnCount: number }[]): string {
+/** Rows of a sheet that are looked at for a table. */
+const LOOKED_AT = 60;
+
+/** Do records hold a table: several rows of two cells or more, some of which are numbers? */
+function holdsNumbers(records: readonly (readonly unknown[])[]): boolean {
+  const isNumber = (cell: unknown) =>
+    typeof cell === 'number' || (typeof cell === 'string' && readNumber(cell).kind === 'value');
+  const rows = records.filter((cells) => cells.filter((cell) => cell !== null && cell !== '').length >= 2);
+  return rows.length >= 3 && rows.filter((cells) => cells.some(isNumber)).length >= 2;
+}
+
+/** The first sheet that holds a table, or else at least two rows and columns, the largest by far otherwise. */
+function likeliest(
+  previews: readonly { name: string; rowCount: number; columnCount: number }[],
+  holds: (name: string) => boolean,
+): string {
   const size = (each: { rowCount: number; columnCount: number }) => each.rowCount * each.columnCount;
   const largest = Math.max(...previews.map(size));
-  const fit = previews.find((each) => each.rowCount > 2 && each.columnCount > 1 && size(each) * 20 >= largest);
+  const fits = previews.filter((each) => each.rowCount > 2 && each.columnCount > 1 && size(each) * 20 >= largest);
+  const fit = fits.find(({ name }) => holds(name)) ?? previews.find(({ name }) => holds(name)) ?? fits[0];
   return (fit ?? previews.find((each) => size(each) === largest) ?? previews[0])?.name ?? '';
 }
