@@ -14,12 +14,15 @@ export interface PeriodAxis {
   readonly notation: PeriodNotation | null;
 }
 
+/** Does the choice leave it to the column what its texts are? */
+const isOpen = (choice: PeriodChoice) => choice === 'auto' || choice === 'whole';
+
 /** Periods of a column's rows. A column that hardly reads as periods is taken as text in the file's order. */
 export function axisOfColumn(column: Column, choice: PeriodChoice, rowNumbers: Uint32Array): PeriodAxis {
   const { texts, codes } = textColumn(column);
   const rowOf = (place: number) => rowNumbers[codes.indexOf(place)] ?? 0;
   const found = recognisePeriods(texts, { choice, name: column.name, rowOf });
-  const notation = found && (choice !== 'auto' || found.share >= 0.5) ? found : inFileOrder(texts, codes);
+  const notation = found && (!isOpen(choice) || found.share >= 0.5) ? found : inFileOrder(texts, codes);
   const { periods, placeOf } = order(notation);
   const indexOf = new Int32Array(codes.length);
   for (let row = 0; row < codes.length; row++) indexOf[row] = placeOf[codes[row] ?? 0] ?? -1;
@@ -32,11 +35,11 @@ export function axisOfNames(
   choice: PeriodChoice,
   valueColumns: ReadonlySet<string>,
 ): PeriodAxis {
-  const usable = barePeriods(names.map((name) => (choice === 'auto' || valueColumns.has(name) ? name : '')));
+  const usable = barePeriods(names.map((name) => (isOpen(choice) || valueColumns.has(name) ? name : '')));
   const found = recognisePeriods(usable, { choice });
   const read = found?.readings.filter((reading) => reading !== null).length ?? 0;
   const asText = names.map((name) => (valueColumns.has(name) ? name : ''));
-  const notation = found && (read > 1 || choice !== 'auto') ? found : recognisePeriods(asText, { choice: 'text' });
+  const notation = found && (read > 1 || !isOpen(choice)) ? found : recognisePeriods(asText, { choice: 'text' });
   if (!notation) return { kind: 'text', periods: [], indexOf: new Int32Array(names.length).fill(-1), notation: null };
   const { periods, placeOf } = order(notation);
   return { kind: notation.kind, periods, indexOf: placeOf, notation };

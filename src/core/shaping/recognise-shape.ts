@@ -262,6 +262,18 @@ const recognisers: readonly ShapeRecogniser[] = [
   recogniseTextPeriods,
 ];
 
+/** Days that all stand for months, quarters or years are read as these; the person can have them as days. */
+function asWhole(table: Table, guess: ShapeGuess): ShapeGuess {
+  const { fields } = guess;
+  if (fields.periodsAs !== 'auto') return guess;
+  const column = fields.period === '' ? null : findColumn(table, fields.period);
+  if (fields.shape !== 'periods-across' && !column) return guess;
+  const texts = column ? textColumn(column).texts : barePeriods(table.columns.map(({ name }) => name));
+  const read = recognisePeriods(texts, { choice: 'whole', name: column?.name ?? '' });
+  const isWhole = read?.why.includes('every date') ?? false;
+  return isWhole ? { ...guess, fields: { ...fields, periodsAs: 'whole' } } : guess;
+}
+
 /**
  * All guesses at the table's layout, the best first; none where the table has no column of numbers beside another.
  */
@@ -282,5 +294,6 @@ export function recogniseShapes(table: Table, hint: DecimalMark | null = null): 
   return recognisers
     .map((recognise) => recognise(profile))
     .filter((guess) => guess !== null)
-    .sort((a, b) => b.score - a.score);
+    .sort((a, b) => b.score - a.score)
+    .map((guess) => asWhole(table, guess));
 }

@@ -25,6 +25,7 @@ const shapeChoices: { value: TableShape; label: string }[] = [
 
 const periodChoices: { value: PeriodChoice; label: string; note?: string }[] = [
   { value: 'auto', label: 'As recognised' },
+  { value: 'whole', label: 'What days stand for', note: 'the last day of each month is that month' },
   { value: 'day-first', label: 'Day, then month', note: '1/8 is 1 August' },
   { value: 'month-first', label: 'Month, then day', note: '1/8 is 8 January' },
   { value: 'serial', label: 'Days as a spreadsheet counts them', note: '38200' },
@@ -183,6 +184,7 @@ function DecimalField({ value, unsure, why, onChange }: NotationProps<Fields['de
       value={value}
       choices={[
         { value: 'auto', label: 'As recognised' },
+        { value: 'whole', label: 'What days stand for', note: 'the last day of each month is that month' },
         { value: 'point', label: '1.5', name: 'Point' },
         { value: 'comma', label: '1,5', name: 'Comma' },
       ]}

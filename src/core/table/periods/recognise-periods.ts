@@ -4,8 +4,11 @@ import { type DayOrder, type ParsedPeriod, parsePeriod } from './parse-period';
 import { type DatedKind, datedKinds, dayPeriod, type PeriodKind, type PeriodReading, periodAt } from './period';
 import { wholePeriods } from './whole-periods';
 
-/** How the person wants periods read; `auto` leaves it to the whole column. Kept in the document. */
-export const periodChoices = ['auto', 'day-first', 'month-first', 'serial', 'number', 'text'] as const;
+/**
+ * How the person wants periods read; `auto` leaves it to the whole column, and `whole` besides takes the first or last days of
+ * months, quarters and years for these. Kept in the document.
+ */
+export const periodChoices = ['auto', 'whole', 'day-first', 'month-first', 'serial', 'number', 'text'] as const;
 export type PeriodChoice = (typeof periodChoices)[number];
 
 /** How a column of periods is written, and what each of its distinct texts reads as. */
@@ -72,7 +75,7 @@ function calendarPeriods(texts: readonly string[], options: PeriodOptions): Peri
   const readings = ordered.map((each) => readingOf(each, kind, seasons));
   const filled = texts.reduce((count, text) => count + (isMissingText(text) ? 0 : 1), 0);
   const read = readings.reduce((count, reading) => count + (reading ? 1 : 0), 0);
-  if (kind === 'day' && !chosen) {
+  if (kind === 'day' && options.choice === 'whole') {
     const whole = wholePeriods(readings);
     if (whole) return { ...whole, order, decided: true, share: read / Math.max(1, filled) };
   }
