@@ -54,21 +54,34 @@ const hour: Part = {
 
 const ENOUGH = 0.8;
 
-const filledTexts = (table: Table, name: string) => {
+/** How many rows hold each text of a column; blank cells do not count. */
+function textCounts(table: Table, name: string): ReadonlyMap<string, number> {
   const column = findColumn(table, name);
-  return column ? textColumn(column).texts.filter((text) => text !== '') : [];
-};
+  if (!column) return new Map();
+  const { codes, texts } = textColumn(column);
+  const counts = new Uint32Array(texts.length);
+  for (const code of codes) counts[code] = (counts[code] ?? 0) + 1;
+  return new Map(
+    texts.flatMap((text, code) => (text === '' || !counts[code] ? [] : [[text, counts[code] ?? 0] as const])),
+  );
+}
 
-/** Cells that are so, of the distinct ones, are enough; totals and the like may stand beside them. */
-const mostly = (texts: readonly string[], test: (text: string) => boolean) =>
-  texts.length > 0 && texts.filter(test).length >= texts.length * ENOUGH;
+/** Are the cells of so many rows so? Totals and the like may stand beside them. */
+function mostly(counts: ReadonlyMap<string, number>, test: (text: string) => boolean): boolean {
+  let [fit, all] = [0, 0];
+  for (const [text, count] of counts) {
+    all += count;
+    if (test(text)) fit += count;
+  }
+  return all > 0 && fit >= all * ENOUGH;
+}
 
 /** A column that holds the part, and what stands before it; undefined where there is none. */
 function columnOf(table: Table, part: Part): { readonly name: string; readonly between: string } | undefined {
   for (const { name } of table.columns) {
     if (!part.named.test(name.trim())) continue;
-    const texts = filledTexts(table, name);
-    if (texts.length < 2) continue;
+    const texts = textCounts(table, name);
+    if (texts.size < 2) continue;
     if (mostly(texts, (text) => part.numbers.test(text))) return { name, between: part.beforeNumbers };
     if (mostly(texts, part.words)) return { name, between: part.beforeWords };
   }
@@ -79,7 +92,7 @@ const isYear = (text: string) => /^[12]\d{3}(\.0)?$/.test(text);
 
 /** A column of years, by what it is called and what it holds. */
 function yearColumn(table: Table, profiles: readonly ColumnProfile[]): string | undefined {
-  return profiles.find(({ name }) => yearNames.test(name) && mostly(filledTexts(table, name), isYear))?.name;
+  return profiles.find(({ name }) => yearNames.test(name) && mostly(textCounts(table, name), isYear))?.name;
 }
 
 /** What is done to a table whose periods stand in several places, with the reason. */
@@ -122,7 +135,7 @@ function matrix(table: Table, profiles: readonly ColumnProfile[]): PeriodParts |
   const year = profiles.find(({ name, period, periodShare }) =>
     period
       ? period.kind === 'year' && periodShare >= ENOUGH
-      : yearNames.test(name) && mostly(filledTexts(table, name), isYear),
+      : yearNames.test(name) && mostly(textCounts(table, name), isYear),
   )?.name;
   if (!year) return null;
   const numbers = profiles

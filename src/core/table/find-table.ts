@@ -110,6 +110,8 @@ const looksLikeUnit = (cell: Cell) => {
  */
 export function isUnits(record: readonly Cell[], below: Records): boolean {
   if (below.length === 0 || filledCount(record) === 0) return false;
+  const texts = record.filter(isFilled).map((cell) => String(cell).trim());
+  if (texts.every((text) => /^[([].*[)\]]$/.test(text)) && texts.some((text) => /\p{L}/u.test(text))) return true;
   const said: string[] = [];
   for (const [column, cell] of record.entries()) {
     if (!isFilled(cell)) continue;

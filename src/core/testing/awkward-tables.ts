@@ -381,6 +381,13 @@ const lines: readonly AwkwardTable[] = [
     says: [],
   },
   {
+    about: 'units in brackets, of which one is a number',
+    text: 'Year,Harbour,Catch\n(year),(name),(1000)\n2001,Oyle,1\n2001,Pell,2\n2002,Oyle,3\n2002,Pell,4',
+    periods: year('2001', '2002', 2),
+    names: ['Oyle', 'Pell'],
+    says: [],
+  },
+  {
     about: 'the header repeated inside',
     text: 'Year,Harbour,People\n2001,Oyle,1\n2001,Pell,2\nYear,Harbour,People\n2002,Oyle,3\n2002,Pell,4',
     periods: year('2001', '2002', 2),
@@ -433,6 +440,13 @@ const layouts: readonly AwkwardTable[] = [
     periods: month('2001-11', '2002-01', 3),
     names: ['Oyle', 'Pell'],
     values: [['2002-01', 'Pell', 6]],
+    offers: ['join-columns'],
+  },
+  {
+    about: 'a year and a month beside rows that are neither',
+    text: 'Year,Month,Oyle,Pell\n2001,11,1,2\n2001,12,3,4\n2001,Total,4,6\n2002,1,5,6\n2002,2,7,8\nMean,,4,5',
+    periods: month('2001-11', '2002-02', 4),
+    names: ['Oyle', 'Pell'],
     offers: ['join-columns'],
   },
   {
