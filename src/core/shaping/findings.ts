@@ -3,11 +3,18 @@ import { readNumbers, unitsOf } from '../table/number-column';
 import { profileTable } from '../table/profile';
 import type { Table } from '../table/table';
 import { type Cube, cubeValue } from './cube';
-import { findSumsOfOthers } from './totals';
+import { blanksInSums, findSumsOfOthers } from './totals';
 
 /** Something in the data that a person should look at before drawing it. */
 export interface Finding {
-  readonly kind: 'jump' | 'mixed-units' | 'missing-run' | 'tie' | 'sum-of-others' | 'constant-multiple';
+  readonly kind:
+    | 'jump'
+    | 'mixed-units'
+    | 'missing-run'
+    | 'tie'
+    | 'sum-of-others'
+    | 'blank-is-zero'
+    | 'constant-multiple';
   readonly message: string;
   /** Places in the cube, where the finding has one. */
   readonly period?: number;
@@ -146,6 +153,17 @@ function findSums(cube: Cube): Finding[] {
   }));
 }
 
+/** Totals that say that blanks are noughts. */
+function findZeroBlanks(cube: Cube): Finding[] {
+  return blanksInSums(cube).map(({ category, zero, period }) => ({
+    kind: 'blank-is-zero' as const,
+    message: `${cube.categories[category]} equals the sum of the others only if blanks count as 0, in ${zero} ${zero === 1 ? 'period' : 'periods'} with blanks. Choose under Gaps that a missing value counts as 0.`,
+    period,
+    category,
+    weight: zero,
+  }));
+}
+
 const MAX_COLUMNS_COMPARED = 40;
 
 /** Two columns of numbers of which one is always the same multiple of the other: one measure in two units. */
@@ -184,6 +202,7 @@ function constantFactor(a: Float64Array, b: Float64Array): number | null {
 export function findSuspicious(table: Table, cube: Cube): Finding[] {
   const kinds = [
     findSums(cube),
+    findZeroBlanks(cube),
     findMixedUnits(table),
     findMixedScales(cube),
     findMultiples(table),

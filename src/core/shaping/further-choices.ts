@@ -1,9 +1,9 @@
 import type { DecimalMark } from '../table/number-text';
 import { profileTable } from '../table/profile';
 import type { Table } from '../table/table';
+import { holdsNumbers, usableNumbers } from './column-roles';
 import type { Fields } from './fields';
 import { measuresOfTable } from './measures-of-table';
-import { holdsNumbers, usableNumbers } from './recognise-shape';
 import type { JoinedTable } from './shape-options';
 
 /** Something that can be a further value: a column, a measure of a wide table, or a joined table. */

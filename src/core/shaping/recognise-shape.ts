@@ -3,6 +3,16 @@ import type { DecimalMark } from '../table/number-text';
 import { recognisePeriods } from '../table/periods/recognise-periods';
 import { type ColumnProfile, profileTable } from '../table/profile';
 import { findColumn, type Table } from '../table/table';
+import {
+  bestCategory,
+  bestPeriod,
+  bestValue,
+  holdsNumbers,
+  namesOneSeries,
+  repeatsIn,
+  stepNames,
+  usableNumbers,
+} from './column-roles';
 import { distinctPairs, distinctTriples } from './distinct-texts';
 import { fieldsOf } from './fields';
 import { lowerHeadersAreParts, MOST_PARTS } from './header-parts';
@@ -13,86 +23,6 @@ import { mostDetailed, type ShapeGuess, type ShapeRecogniser, type TableProfile 
 import { isTotalName } from './totals';
 
 export type { ShapeGuess } from './table-profile';
-
-const periodNames = /\b(year|date|period|month|quarter|week|day|time|when|season)s?\b/i;
-const categoryNames = /\b(name|category|series|team|area|region|country|island|place|group|item|type|species)\b/i;
-const codeNames =
-  /\b(code|id|iso\d?|key|unit|units|rank|lat|lon|latitude|longitude|zip|flag|note|notes|source|status)\b/i;
-/** What divides names rather than being one: where there is another column of names, that one is taken. */
-const dividingNames =
-  /^(sex|gender|geschlecht|sexe|sexo|kön|køn|age|ages|age ?groups?|alter|altersgruppe|âge|edad|unit|units|measures?|indicators?|freq|frequency|scenario|residence|currency|adjustment)$/i;
-const stepNames =
-  /\b(round|minute|min|step|lap|stage|hour|period|game|match|turn|leg|generation|iteration|age|no|week|day|month|season|time|t)\b\.?/i;
-const valueNames = /\b(value|amount|total|count|number|passengers|sum|quantity|price|index)\b/i;
-
-/** A column may be a period by what it holds; a telling name, an early place and repeated use speak for it. */
-function periodScore(profile: ColumnProfile, index: number, rowCount: number): number {
-  if (profile.periodShare < 0.6) return 0;
-  const named = periodNames.test(profile.name) ? 0.3 : 0;
-  const repeated = profile.distinctCount < rowCount ? 0.05 : 0;
-  const dated = profile.period?.kind === 'year' ? 0 : 0.2;
-  return profile.periodShare * 0.4 + named + dated + repeated + 0.1 / (index + 1);
-}
-
-function bestPeriod(table: TableProfile): ColumnProfile | null {
-  let best: ColumnProfile | null = null;
-  let bestScore = 0;
-  table.columns.forEach((profile, index) => {
-    const score = periodScore(profile, index, table.rowCount);
-    if (score > bestScore) [best, bestScore] = [profile, score];
-  });
-  return best;
-}
-
-export const holdsNumbers = (profile: ColumnProfile) => profile.numberShare >= 0.5;
-
-/** With one row a period, a text column is a category only when it names a series, and is no column of remarks. */
-function namesOneSeries(category: ColumnProfile, numberColumns: number, rowCount: number): boolean {
-  const repeated = category.distinctCount < rowCount || rowCount === 1;
-  return numberColumns === 1 && category.blankCount === 0 && (repeated || categoryNames.test(category.name));
-}
-
-const repeatsIn = (profile: ColumnProfile, table: TableProfile) => profile.distinctCount < table.rowCount;
-
-/**
- * The column that names the series: with the period it should tell every row from the others. Where several do, a
- * telling name wins and codes lose; where none does, the one that comes closest.
- */
-function bestCategory(table: TableProfile, period: ColumnProfile, value: ColumnProfile): ColumnProfile | undefined {
-  const others = table.columns.filter((profile) => profile !== period && profile !== value);
-  const texts = others.filter((profile) => profile.kind === 'text' && profile.distinctCount > 0);
-  const varied = texts.filter((profile) => profile.distinctCount > 1);
-  const candidates = (varied.length > 0 ? varied : texts).filter((profile) => repeatsIn(profile, table));
-  if (!repeatsIn(period, table) || candidates.length === 0) {
-    // Where periods repeat and nothing is named in words, numbers that repeat are the names: shirt numbers, say.
-    const numbered = others.find((profile) => repeatsIn(profile, table) && repeatsIn(period, table));
-    return candidates[0] ?? texts[0] ?? numbered;
-  }
-  if (candidates.length === 1) return candidates[0];
-  const score = (profile: ColumnProfile) => {
-    const telling = categoryNames.test(profile.name) ? 0.02 : 0;
-    const code = codeNames.test(profile.name) ? 0.05 : 0;
-    const divides = dividingNames.test(profile.name.trim()) ? 1 : 0;
-    return table.pairShare(period.name, profile.name) + telling - code - divides;
-  };
-  return candidates.map((profile) => ({ profile, score: score(profile) })).sort((a, b) => b.score - a.score)[0]
-    ?.profile;
-}
-
-/** Columns of numbers that can be values: not blank in most rows, and, where there are others, no codes. */
-export function usableNumbers(numbers: readonly ColumnProfile[], rowCount: number): readonly ColumnProfile[] {
-  // A table may have more columns than a call takes arguments.
-  const fullest = numbers.reduce((most, { blankCount }) => Math.max(most, rowCount - blankCount), 0);
-  const full = numbers.filter(({ blankCount }) => rowCount - blankCount > fullest / 3);
-  const usable = full.filter((profile) => !codeNames.test(profile.name) && profile.kind !== 'period');
-  return usable.length > 0 ? usable : full;
-}
-
-/** A telling name wins, else the last one; a column that is blank in most rows is a stray, not the values. */
-function bestValue(numbers: readonly ColumnProfile[], rowCount: number): ColumnProfile | undefined {
-  const from = usableNumbers(numbers, rowCount);
-  return from.find((profile) => valueNames.test(profile.name)) ?? from.at(-1);
-}
 
 /** Where nearly every row is the only one of its period and category, nothing is divided. */
 const MOST_ALONE = 0.85;
@@ -119,14 +49,25 @@ function partsBeside(
   );
 }
 
+/** Numbers that are the same in all rows of a name, or of a period, are its code or its place rather than a value. */
+function variesWith(table: TableProfile, number: ColumnProfile, by: ColumnProfile): boolean {
+  return table.pairShare(by.name, number.name) * table.rowCount > by.distinctCount * 1.05;
+}
+
 /** One row per period and category. */
 const recogniseLong: ShapeRecogniser = (table) => {
   const period = bestPeriod(table);
   if (!period) return null;
   const numbers = table.columns.filter((profile) => profile !== period && holdsNumbers(profile));
-  const value = bestValue(numbers, table.rowCount);
-  const category = value && bestCategory(table, period, value);
-  if (!value || !category) return null;
+  const first = bestValue(numbers, table.rowCount);
+  const category = first && bestCategory(table, period, first);
+  if (!first || !category) return null;
+  const measured = numbers.filter(
+    (each) => each !== category && variesWith(table, each, category) && variesWith(table, each, period),
+  );
+  const value = measured.includes(first) ? first : (bestValue(measured, table.rowCount) ?? first);
+  const others = usableNumbers(measured, table.rowCount).filter((each) => each !== value);
+  const chosen = others.length > 0 ? `; of ${others.length + 1} columns of numbers “${value.name}” is taken` : '';
   const repeats = repeatsIn(period, table);
   const parts = repeats ? partsBeside(table, { period, category, value }) : undefined;
   return {
@@ -139,8 +80,8 @@ const recogniseLong: ShapeRecogniser = (table) => {
     }),
     score: repeats ? 0.9 : namesOneSeries(category, numbers.length, table.rowCount) ? 0.65 : 0.5,
     why: repeats
-      ? `one row per period and category: each of the ${period.distinctCount} periods in “${period.name}” stands in several rows${parts ? `, and “${parts.name}” divides each into parts` : ''}`
-      : `“${period.name}” reads as periods, “${category.name}” as names and “${value.name}” as numbers`,
+      ? `one row per period and category: each of the ${period.distinctCount} periods in “${period.name}” stands in several rows${parts ? `, and “${parts.name}” divides each into parts` : ''}${chosen}`
+      : `“${period.name}” reads as periods, “${category.name}” as names and “${value.name}” as numbers${chosen}`,
   };
 };
 

@@ -31,6 +31,21 @@ function open(text: string) {
 const years = (rows: readonly string[]) =>
   [2001, 2002, 2003].flatMap((year) => rows.map((row) => `${year},${row}`)).join('\n');
 
+describe('findings', () => {
+  it('say that blanks are noughts where a total adds up only so', () => {
+    const { cube, read } = open('Year,A,B,C,Whole\n2001,1,2,3,6\n2002,4,,5,9\n2003,2,1,1,4\n2004,,3,3,6\n2005,1,1,1,3');
+    const found = findSuspicious(read.table, cube()).filter(({ kind }) => kind === 'blank-is-zero');
+    expect(found).toMatchObject([{ period: 1, weight: 2 }]);
+    expect(found[0]?.message).toContain('Whole equals the sum of the others only if blanks count as 0, in 2 periods');
+    const against = open(
+      'Year,A,B,C,Whole\n2001,1,2,3,6\n2002,4,,5,12\n2003,2,1,1,4\n2004,1,3,3,7\n2005,1,1,1,3\n2006,1,1,2,4\n2007,2,2,2,6\n2008,1,2,2,5\n2009,1,2,1,4\n2010,2,2,1,5',
+    );
+    expect(findSuspicious(against.read.table, against.cube()).filter(({ kind }) => kind === 'blank-is-zero')).toEqual(
+      [],
+    );
+  });
+});
+
 describe('suggestions', () => {
   it('find a total by its sums, whatever it is called', () => {
     const { suggestions } = open(`Year,Name,V\n${years(['A,1', 'B,2', 'Whole archipelago,3'])}`);

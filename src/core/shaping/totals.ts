@@ -9,6 +9,15 @@ export function isTotalName(name: string): boolean {
   return totalNames.test(name.trim()) && name.trim().length < 40;
 }
 
+/** Periods in which a total says what a blank means. */
+export interface BlanksInSum {
+  readonly category: number;
+  /** Periods in which others are blank and the total equals the sum of the rest: a blank counts as nothing there. */
+  readonly zero: number;
+  /** The first of them. */
+  readonly period: number;
+}
+
 /** A category that is the sum of all the others. */
 export interface SumOfOthers {
   readonly category: number;
@@ -45,4 +54,33 @@ export function findSumsOfOthers(cube: Cube): SumOfOthers[] {
   return Array.from(equal.keys())
     .filter((c) => (of[c] ?? 0) >= Math.min(3, cube.periods.length) && (equal[c] ?? 0) >= (of[c] ?? 0) * 0.9)
     .map((category) => ({ category, equal: equal[category] ?? 0, of: of[category] ?? 0 }));
+}
+
+/**
+ * Totals by which blanks mean nothing rather than something unknown: where others are blank, the total equals the sum of those
+ * that are not, in every such period.
+ *
+ * Cost: O(periods by categories).
+ */
+export function blanksInSums(cube: Cube): BlanksInSum[] {
+  return findSumsOfOthers(cube).flatMap(({ category }) => {
+    let [zero, first, against] = [0, -1, 0];
+    for (let p = 0; p < cube.periods.length; p++) {
+      const total = cubeValue(cube, p, category);
+      if (Number.isNaN(total) || total === 0) continue;
+      let [sum, blanks] = [0, 0];
+      for (let c = 0; c < cube.categories.length; c++) {
+        const value = c === category ? Number.NaN : cubeValue(cube, p, c);
+        if (!Number.isNaN(value)) sum += value;
+        else if (c !== category) blanks++;
+      }
+      if (blanks === 0) continue;
+      if (Math.abs(sum - total) > Math.abs(total) * 0.005) against++;
+      else {
+        zero++;
+        if (first < 0) first = p;
+      }
+    }
+    return zero > 0 && against === 0 ? [{ category, zero, period: first }] : [];
+  });
 }

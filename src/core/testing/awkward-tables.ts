@@ -514,6 +514,20 @@ const layouts: readonly AwkwardTable[] = [
     values: [['2002', 'Pell', 120]],
   },
   {
+    about: 'a number of each name behind the value',
+    text: 'Year,Harbour,Landed,Berths\n2001,Oyle,100,12\n2001,Pell,90,14\n2002,Oyle,110,12\n2002,Pell,120,14',
+    periods: year('2001', '2002', 2),
+    names: ['Oyle', 'Pell'],
+    values: [['2002', 'Pell', 120]],
+  },
+  {
+    about: 'a running number of the periods behind the value',
+    text: 'Year,Harbour,Landed,Lap\n2001,Oyle,100,1\n2001,Pell,90,1\n2002,Oyle,110,2\n2002,Pell,120,2',
+    periods: year('2001', '2002', 2),
+    names: ['Oyle', 'Pell'],
+    values: [['2002', 'Pell', 120]],
+  },
+  {
     about: 'the year as the last column of numbers',
     text: 'Harbour,People,Year\nOyle,100,2001\nPell,90,2001\nOyle,110,2002\nPell,120,2002',
     periods: year('2001', '2002', 2),

@@ -184,7 +184,7 @@ function DecimalField({ value, unsure, why, onChange }: NotationProps<Fields['de
       value={value}
       choices={[
         { value: 'auto', label: 'As recognised' },
-              { value: 'point', label: '1.5', name: 'Point' },
+        { value: 'point', label: '1.5', name: 'Point' },
         { value: 'comma', label: '1,5', name: 'Comma' },
       ]}
       hint={

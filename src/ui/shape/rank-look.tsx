@@ -158,6 +158,7 @@ const kindNames: Record<Finding['kind'], string> = {
   'missing-run': 'Missing run',
   tie: 'Long tie',
   'sum-of-others': 'A sum of the others',
+  'blank-is-zero': 'Blanks that are noughts',
   'constant-multiple': 'One measure twice',
 };
 
