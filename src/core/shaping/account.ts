@@ -64,9 +64,11 @@ export function accountOf(input: AccountInput): ReadingAccount {
   const { table } = preparer.tableAfter(steps);
   const plan = input.cube && planShape(table, fields, { combine: null, decimalHint: read.decimalHint });
   const fate = plan ? fatesOf(source, table, plan, input.cube) : new Uint8Array(source.rowCount);
+  const whole = fate.every((each) => each === IN);
+  const inCube = new Set(input.cube?.categories);
   const values = new Map<string, boolean>();
   for (const { column, categoryOf } of plan?.columns ?? [])
-    values.set(column.name, typeof categoryOf !== 'number' || inCube(input.cube, plan?.names[categoryOf] ?? ''));
+    values.set(column.name, typeof categoryOf !== 'number' || inCube.has(plan?.names[categoryOf] ?? ''));
   const described = describedBy(fields, steps);
   const profiles = profileTable(source, read.decimalHint);
   for (const [place, column] of source.columns.entries()) {
@@ -79,7 +81,7 @@ export function accountOf(input: AccountInput): ReadingAccount {
       continue;
     }
     let left = filled;
-    for (let row = 0; row < source.rowCount; row++) {
+    for (let row = 0; row < source.rowCount && !whole; row++) {
       const at = fate[row] ?? GONE;
       if (at === IN || isBlankCell(column, row)) continue;
       add(fates[at] ?? 'steps', 1);
@@ -105,8 +107,6 @@ export function accountOf(input: AccountInput): ReadingAccount {
   const sum = (kinds: typeof parts) => kinds.reduce((total, { count }) => total + count, 0);
   return { cells: sum(parts), used: sum(parts.filter(({ kind }) => inFilm.has(kind))), parts };
 }
-
-const inCube = (cube: Cube | null, name: string) => cube?.categories.includes(name) ?? false;
 
 /** Columns that say something of the names, or that a step goes by. */
 function describedBy(fields: Fields, steps: readonly Step[]): ReadonlySet<string> {

@@ -51,7 +51,9 @@ function partsBeside(
 
 /** Numbers that are the same in all rows of a name, or of a period, are its code or its place rather than a value. */
 function variesWith(table: TableProfile, number: ColumnProfile, by: ColumnProfile): boolean {
-  return table.pairShare(by.name, number.name) * table.rowCount > by.distinctCount * 1.05;
+  const most = by.distinctCount * 1.05;
+  // More different numbers than names cannot go with the names; to count pairs takes long.
+  return number.distinctCount > most || table.pairShare(by.name, number.name) * table.rowCount > most;
 }
 
 /** One row per period and category. */

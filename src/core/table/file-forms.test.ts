@@ -198,3 +198,10 @@ describe('other files', () => {
     );
   });
 });
+
+describe('a line without breaks', () => {
+  it('is refused in words rather than made into hundreds of thousands of columns', async () => {
+    const cells = Array.from({ length: 250_000 }, (_, i) => i % 97).join(',');
+    expect(await rows(cells)).toContain('250,000 cells; a table may have 200,000 columns');
+  });
+});

@@ -25,6 +25,8 @@ export interface AssembledTable {
 
 /** Records that are looked at before the place of the table is decided. */
 const LOOK_AHEAD = 200;
+/** The most columns of a table. */
+const MAX_COLUMNS = 200_000;
 /** Records at the end that may be notes. */
 const TAIL = 40;
 
@@ -74,6 +76,8 @@ export class TableAssembler {
     while (this.names.at(-1) === '') this.names.pop();
     this.width = this.names.length;
     if (this.place.header.length === 0) this.width = Math.max(0, ...ahead.slice(0, 20).map((cells) => cells.length));
+    // Each column takes room of its own; so many come of a line break or a separator that is missing.
+    if (this.width > MAX_COLUMNS) return;
     for (let i = 0; i < this.width; i++) this.builders.push(new ColumnBuilder());
     for (const index of this.place.header) this.aside.names += filledCells(ahead[index] ?? []);
     for (const index of this.place.above) {
@@ -110,6 +114,7 @@ export class TableAssembler {
   }
 
   private append(cells: readonly Cell[]): void {
+    if (this.width > MAX_COLUMNS) return;
     this.record++;
     if (isBlank(cells)) {
       this.blankBefore = true;
@@ -181,6 +186,11 @@ export class TableAssembler {
   finish(): Outcome<AssembledTable> {
     if (!this.place) this.start();
     const place = this.place as TablePlace;
+    if (this.width > MAX_COLUMNS) {
+      const [width, most] = [this.width, MAX_COLUMNS].map((count) => count.toLocaleString('en-GB'));
+      const message = `A line of this file has ${width} cells; a table may have ${most} columns. Look whether line breaks are missing, or choose what stands between cells in Gather.`;
+      return refuse('too-large', message);
+    }
     this.cutNotes();
     const { rowCount } = this;
     if (rowCount === 0) {
