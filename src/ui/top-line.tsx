@@ -1,7 +1,8 @@
 'use client';
 
 import { Command, Expand, HelpCircle, LibraryBig, Moon, PanelLeft, Redo2, Sun, Undo2 } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { type ReactNode, useMemo } from 'react';
+import { filledShare, MUCH_FILLED } from '@/core/motion/gap-map';
 import { edit, endGesture, redo } from '@/state/document';
 import { setSession, type WorkStep, workSteps } from '@/state/session';
 import { useProblems } from './gather/problem-list';
@@ -11,7 +12,7 @@ import { IconButton } from './parts/button';
 import { cx } from './parts/class-names';
 import { useServices } from './services';
 import { undoOrGoBack } from './undo';
-import { useDocument, useProject, useSession } from './use-state';
+import { useChart, useDocument, useProject, useSession } from './use-state';
 
 const names: Record<WorkStep, string> = {
   gather: 'Gather',
@@ -96,7 +97,7 @@ export function TopLine({ onPalette, onHelp, onShelf, children }: TopLineProps) 
 }
 
 /** What Shape has to answer, although every cell could be read. */
-const doubts: ReadonlySet<string> = new Set(['mixed-units', 'years-as-values', 'no-dates']);
+const doubts: ReadonlySet<string> = new Set(['mixed-units', 'years-as-values', 'no-dates', 'limit-values']);
 
 function StepNav() {
   const step = useSession((state) => state.step);
@@ -106,9 +107,17 @@ function StepNav() {
   const cube = useSession((state) => state.cube);
   const pressing = useSession((state) => state.prepared?.suggestions.some((each) => each.pressing) ?? false);
   const doubtful = problems.some(({ code, severity }) => severity === 'warning' && doubts.has(code));
+  const gaps = useChart((chart) => chart.gaps);
+  const bridged = useMemo(() => {
+    const { filled, shown } = cube && gaps === 'bridge' ? filledShare(cube) : { filled: 0, shown: 1 };
+    return filled > shown * MUCH_FILLED;
+  }, [cube, gaps]);
   const looks: Partial<Record<WorkStep, string>> = {
     gather: pressing || problems.some(({ severity }) => severity !== 'note') ? 'needs a look' : undefined,
-    shape: pressing || doubtful || status === 'failed' || (status === 'ready' && !cube) ? 'needs a look' : undefined,
+    shape:
+      pressing || doubtful || bridged || status === 'failed' || (status === 'ready' && !cube)
+        ? 'needs a look'
+        : undefined,
     output: failed ? 'needs a look' : undefined,
   };
   return (

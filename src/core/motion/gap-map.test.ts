@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cubeValue } from '../shaping/cube';
 import { cubeOf, gappyCubes } from '../testing/films';
-import { findMissingRuns, gapStatesOf } from './gap-map';
+import { filledShare, findMissingRuns, gapStatesOf } from './gap-map';
 import { gapRules } from './series';
 
 const column = (...values: readonly (number | null)[]) => cubeOf(values.map((value) => [value]));
@@ -51,4 +51,22 @@ describe('runs of missing values', () => {
       { category: 0, from: 1, to: 1 },
     ]);
   });
+});
+
+it('how much is filled counts what lies between known values alone', () => {
+  const cube = cubeOf([
+    [1, null, 3],
+    [null, 5, null],
+    [3, null, null],
+    [4, 7, null],
+  ]);
+  expect(filledShare(cube)).toEqual({ filled: 2, shown: 4 + 3 + 1 });
+  fc.assert(
+    fc.property(gappyCubes, (each) => {
+      const states = each.categories.flatMap((_, c) => gapStatesOf(each, c, 'bridge'));
+      const { filled, shown } = filledShare(each);
+      expect(filled).toBe(states.filter((state) => state === 'bridged').length);
+      expect(shown).toBe(states.filter((state) => state !== 'outside').length);
+    }),
+  );
 });

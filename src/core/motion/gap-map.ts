@@ -20,6 +20,35 @@ export function gapStatesOf(cube: Cube, category: number, gaps: GapRule): GapSta
   });
 }
 
+/** How much of what a film shows is filled over gaps. */
+export interface FilledShare {
+  /** Cells between known values that have none. */
+  readonly filled: number;
+  /** All cells from the first known value of a category to its last. */
+  readonly shown: number;
+}
+
+/** More than this share of what is shown, and the person is asked to look at it. */
+export const MUCH_FILLED = 0.05;
+
+/** Counts what gaps there are between known values. Cost: O(periods by categories). */
+export function filledShare(cube: Cube): FilledShare {
+  let [filled, shown] = [0, 0];
+  for (let category = 0; category < cube.categories.length; category++) {
+    let [first, last, known] = [-1, -1, 0];
+    for (let p = 0; p < cube.periods.length; p++) {
+      if (Number.isNaN(cubeValue(cube, p, category))) continue;
+      if (first < 0) first = p;
+      last = p;
+      known++;
+    }
+    if (first < 0) continue;
+    shown += last - first + 1;
+    filled += last - first + 1 - known;
+  }
+  return { filled, shown };
+}
+
 /** A run of missing values between known ones. */
 export interface MissingRun {
   readonly category: number;

@@ -1,12 +1,14 @@
 'use client';
 
+import { useMemo } from 'react';
+import { filledShare, MUCH_FILLED } from '@/core/motion/gap-map';
 import { setSession } from '@/state/session';
 import { useProblems } from '../gather/problem-list';
 import { goToControl } from '../go-to';
 import { Button } from '../parts/button';
 import { Control } from '../parts/control';
 import { Section } from '../parts/field';
-import { useSession } from '../use-state';
+import { useChart, useSession } from '../use-state';
 import { FieldChoices } from './field-choices';
 import { ShapeFiles } from './shape-files';
 import { StepList } from './step-list';
@@ -23,6 +25,7 @@ export function ShapeBench() {
       <StepList />
       <Section title="Gaps">
         <Control id="gaps" />
+        <FilledWords />
         <Button onClick={() => setSession({ shapeView: 'gaps', shownStep: null })}>Show the gaps on a map</Button>
       </Section>
       <Outcome />
@@ -75,4 +78,28 @@ function countAbsent(values: Float64Array): number {
   let count = 0;
   for (const value of values) if (Number.isNaN(value)) count++;
   return count;
+}
+
+const fillings = {
+  bridge: 'bridged over',
+  carry: 'carried on over',
+  zero: 'counted as 0 over',
+  absent: 'left open over',
+};
+
+/** How much of the film is no value of the table, where that is so. */
+function FilledWords() {
+  const cube = useSession((state) => state.cube);
+  const gaps = useChart((chart) => chart.gaps);
+  const share = useMemo(() => cube && filledShare(cube), [cube]);
+  if (!share || share.filled === 0 || !gaps) return null;
+  const part = share.filled / share.shown;
+  const much = gaps === 'bridge' && part > MUCH_FILLED;
+  const percent = part < 0.01 ? 'less than 1' : String(Math.round(part * 100));
+  return (
+    <p className={`text-[12px] leading-snug ${much ? 'text-mustard-text' : 'text-quiet'}`}>
+      {percent} % of what the film shows is {fillings[gaps]} gaps: {share.filled.toLocaleString('en-GB')} of{' '}
+      {share.shown.toLocaleString('en-GB')} values.{much ? ' Look whether that is right.' : ''}
+    </p>
+  );
 }
