@@ -77,11 +77,15 @@ function mostly(counts: ReadonlyMap<string, number>, test: (text: string) => boo
 }
 
 /** A column that holds the part, and what stands before it; undefined where there is none. */
-function columnOf(table: Table, part: Part): { readonly name: string; readonly between: string } | undefined {
+function columnOf(
+  table: Table,
+  part: Part,
+  least = 2,
+): { readonly name: string; readonly between: string } | undefined {
   for (const { name } of table.columns) {
     if (!part.named.test(name.trim())) continue;
     const texts = textCounts(table, name);
-    if (texts.size < 2) continue;
+    if (texts.size < least) continue;
     if (mostly(texts, (text) => part.numbers.test(text))) return { name, between: part.beforeNumbers };
     if (mostly(texts, part.words)) return { name, between: part.beforeWords };
   }
@@ -113,9 +117,20 @@ function joined(table: Table, profiles: readonly ColumnProfile[]): PeriodParts |
   const atHour = columnOf(table, hour);
   if (date && atHour && atHour.name !== date) return join([date, atHour.name], atHour.between);
   if (!year) return null;
-  const inYear = columnOf(table, month);
-  const inMonth = inYear && columnOf(table, day);
-  if (inYear && inMonth) return join([year, inYear.name, inMonth.name], inYear.between);
+  const inMonth = columnOf(table, day);
+  // Within one month only the days differ.
+  const inYear = columnOf(table, month, inMonth ? 1 : 2);
+  if (inYear && inMonth) {
+    const days = [year, inYear.name, inMonth.name];
+    const inDay = columnOf(table, hour);
+    if (!inDay) return join(days, inYear.between);
+    const whole = join([...days, inDay.name], inYear.between);
+    const steps: StepPlan[] = [
+      { kind: 'join-columns', columns: days, into: 'Date', between: inYear.between, drop: true },
+      { kind: 'join-columns', columns: ['Date', inDay.name], into: PERIOD, between: inDay.between, drop: true },
+    ];
+    return { ...whole, steps };
+  }
   const part = inYear ?? columnOf(table, quarter) ?? columnOf(table, week);
   return part ? join([year, part.name], part.between) : null;
 }

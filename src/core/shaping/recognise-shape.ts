@@ -80,7 +80,11 @@ const recogniseLong: ShapeRecogniser = (table) => {
       value: value.name,
       ...(parts ? { parts: parts.name } : {}),
     }),
-    score: repeats ? 0.9 : namesOneSeries(category, numbers.length, table.rowCount) ? 0.65 : 0.5,
+    score: repeats
+      ? 0.9
+      : namesOneSeries(category, usableNumbers(numbers, table.rowCount).length, table.rowCount)
+        ? 0.65
+        : 0.5,
     why: repeats
       ? `one row per period and category: each of the ${period.distinctCount} periods in “${period.name}” stands in several rows${parts ? `, and “${parts.name}” divides each into parts` : ''}${chosen}`
       : `“${period.name}” reads as periods, “${category.name}” as names and “${value.name}” as numbers${chosen}`,
@@ -91,7 +95,10 @@ const recogniseLong: ShapeRecogniser = (table) => {
 const recognisePeriodsDown: ShapeRecogniser = (table) => {
   const period = bestPeriod(table);
   if (!period) return null;
-  const numbers = table.columns.filter((profile) => profile !== period && holdsNumbers(profile));
+  const all = table.columns.filter((profile) => profile !== period && holdsNumbers(profile));
+  // A number by which rows are called is no value beside the only one that is.
+  const usable = usableNumbers(all, table.rowCount);
+  const numbers = usable.length === 1 ? usable : all;
   if (numbers.length === 0) return null;
   const unique = period.distinctCount >= table.rowCount * 0.9;
   const [only] = numbers;

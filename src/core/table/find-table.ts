@@ -47,7 +47,7 @@ function isData(record: readonly Cell[], below: Records): boolean {
 /** A second header record: words (or periods) in columns of which the data below are numbers. */
 function isSecondHeader(first: readonly Cell[], second: readonly Cell[], below: Records): boolean {
   if (below.length === 0 || filledCount(second) === 0) return false;
-  let [named, numeric, gaps] = [0, 0, 0];
+  let [named, numeric, gaps, alone] = [0, 0, 0, 0];
   const width = Math.max(first.length, second.length);
   for (let column = 0; column < width; column++) {
     const data = below.map((each) => each[column]).filter(isFilled);
@@ -55,10 +55,12 @@ function isSecondHeader(first: readonly Cell[], second: readonly Cell[], below: 
     if (!isNumbers) continue;
     numeric++;
     if (isFilled(second[column]) && (!looksNumeric(second[column]) || isYear(second[column]))) named++;
+    // The years themselves are often named in the upper record alone.
+    else if (!isFilled(second[column]) && isFilled(first[column]) && data.every(isYear)) alone++;
     if (!isFilled(first[column]) || first[column] === first[column - 1]) gaps++;
   }
   // Years below a header of years would be data; two records of names differ in what they leave open.
-  return numeric > 1 && named === numeric && gaps > 0;
+  return named > 1 && named + alone === numeric && alone <= 1 && gaps > 0;
 }
 
 /**

@@ -424,6 +424,22 @@ const lines: readonly AwkwardTable[] = [
   },
 ];
 
+const headed: readonly AwkwardTable[] = [
+  {
+    about: 'two header lines, names over measures, the year in the upper one',
+    text: 'Year,Oyle,,Pell,\n,Catch,Depth,Catch,Depth\n2001,1,30,2,40\n2002,3,31,4,41\n2003,5,32,6,42',
+    periods: year('2001', '2003', 3),
+    names: ['Oyle', 'Pell'],
+    values: [['2003', 'Pell', 6]],
+  },
+  {
+    about: 'a running number of the rows beside times',
+    text: 'id,created_at,amount\n1001,2021-03-01 10:00:00,5\n1002,2021-03-01 11:00:00,6\n1003,2021-03-02 10:00:00,7',
+    periods: ['time', '2021-03-01T10:00:00Z', '2021-03-02T10:00:00Z', 3],
+    names: ['amount'],
+  },
+];
+
 /** Periods in several columns, names given once, totals and the like. */
 const layouts: readonly AwkwardTable[] = [
   {
@@ -467,6 +483,14 @@ const layouts: readonly AwkwardTable[] = [
     text: 'Year,Month,Day,Oyle,Pell\n2001,2,27,1,2\n2001,2,28,3,4\n2001,3,1,5,6\n2001,3,2,7,8',
     periods: ['day', '2001-02-27', '2001-03-02', 4],
     names: ['Oyle', 'Pell'],
+    offers: ['join-columns'],
+  },
+  {
+    about: 'year, month, day and hour, within one month',
+    text: 'year,month,day,hour,site,level\n2001,1,1,0,A,10\n2001,1,1,1,A,12\n2001,1,1,0,B,11\n2001,1,1,1,B,15\n2001,1,2,0,A,10',
+    periods: ['time', '2001-01-01T00:00:00Z', '2001-01-02T00:00:00Z', 3],
+    names: ['A', 'B'],
+    values: [['2001-01-01T01:00:00Z', 'B', 15]],
     offers: ['join-columns'],
   },
   {
@@ -544,4 +568,11 @@ const layouts: readonly AwkwardTable[] = [
 ];
 
 /** Tables as people have them. */
-export const awkwardTables: readonly AwkwardTable[] = [...headers, ...columns, ...numbers, ...lines, ...layouts];
+export const awkwardTables: readonly AwkwardTable[] = [
+  ...headers,
+  ...columns,
+  ...numbers,
+  ...lines,
+  ...headed,
+  ...layouts,
+];
