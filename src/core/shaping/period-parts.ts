@@ -1,6 +1,7 @@
 import { textColumn } from '../table/column';
 import { yearNames } from '../table/periods/compact-periods';
 import { monthOfName } from '../table/periods/month-names';
+import { recognisePeriods } from '../table/periods/recognise-periods';
 import type { ColumnProfile } from '../table/profile';
 import { findColumn, type Table } from '../table/table';
 import type { StepPlan } from './steps/step';
@@ -142,6 +143,8 @@ function join(columns: readonly string[], between: string): PeriodParts {
   return { steps, why, period: PERIOD, value: null };
 }
 
+/** Fewer columns than these may be called like periods by chance. */
+const LEAST_PERIODS = 3;
 /** Fewer columns of months are no year. */
 const LEAST_MONTHS = 4;
 
@@ -173,9 +176,23 @@ function matrix(table: Table, profiles: readonly ColumnProfile[]): PeriodParts |
   };
 }
 
+/** Nothing but periods: a line of values, each under its period. */
+function alone(table: Table): PeriodParts | null {
+  const names = table.columns.map(({ name }) => name);
+  if (names.length < LEAST_PERIODS) return null;
+  const read = recognisePeriods(names);
+  if (!read || read.readings.some((reading) => reading === null)) return null;
+  return {
+    steps: [{ kind: 'stack-columns', columns: names, names: PERIOD, into: 'Value' }],
+    why: `Every column name is a period, from “${names[0]}” to “${names.at(-1)}”.`,
+    period: PERIOD,
+    value: 'Value',
+  };
+}
+
 /** Finds periods that stand in several columns, or half in the rows and half in the names of columns. */
 export function periodParts(table: Table, profiles: readonly ColumnProfile[]): PeriodParts | null {
   // Nobody writes tens of thousands of such columns.
   if (profiles.length > 2000) return null;
-  return joined(table, profiles) ?? matrix(table, profiles);
+  return joined(table, profiles) ?? matrix(table, profiles) ?? alone(table);
 }

@@ -28,8 +28,12 @@ const MOST_ROWS = 400_000;
  */
 export function subDimension(table: Table, fields: Fields): SubDimension | null {
   const { period, category, value, parts } = fields;
-  if (fields.shape !== 'long' || table.rowCount === 0) return null;
-  if (distinctPairs(table, period, category) >= table.rowCount * ENOUGH) return null;
+  if (table.rowCount === 0) return null;
+  // With the periods as columns each row is a name; else a period and a name.
+  const across = fields.shape === 'periods-across';
+  if (fields.shape !== 'long' && !across) return null;
+  const told = across ? distinctPairs(table, category, category) : distinctPairs(table, period, category);
+  if (told >= table.rowCount * ENOUGH) return null;
   const taken = new Set([period, category, value, parts, fields.second, fields.third]);
   const candidates = profileTable(table).filter(
     ({ name, kind, distinctCount, blankCount }) =>
@@ -40,13 +44,16 @@ export function subDimension(table: Table, fields: Fields): SubDimension | null 
       blankCount < table.rowCount * 0.1,
   );
   const telling = candidates
-    .map(({ name }) => ({ name, share: distinctTriples(table, [period, category, name]) / table.rowCount }))
+    .map(({ name }) => {
+      const rows = across ? distinctPairs(table, category, name) : distinctTriples(table, [period, category, name]);
+      return { name, share: rows / table.rowCount };
+    })
     .sort((a, b) => b.share - a.share)[0];
   if (!telling || telling.share < ENOUGH) return null;
   const column = findColumn(table, telling.name);
   if (!column) return null;
   const values = textColumn(column).texts.filter((text) => text !== '');
-  const found = totalAmong(table, fields, telling.name);
+  const found = across ? null : totalAmong(table, fields, telling.name);
   const named = values.find(isTotalName) ?? null;
   return { column: telling.name, values, total: found?.value ?? named, evidence: found };
 }

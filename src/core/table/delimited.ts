@@ -58,7 +58,9 @@ export function parseDelimited(
   Papa.parse<string[]>(text, config as Papa.ParseConfig<string[]>);
   const outcome = assembler.finish();
   if (!outcome.ok) return outcome;
-  const { table, headerRow, aside } = outcome.value;
+  const { table, headerRow, aside, largerAt } = outcome.value;
+  if (largerAt !== undefined && options.choice.headerRow === null)
+    return parseDelimited(text, { ...options, choice: { ...options.choice, delimiter, headerRow: largerAt } });
   const value: ReadTable = {
     table,
     aside,

@@ -13,6 +13,8 @@ import {
 } from './find-table';
 import { type Issue, type Outcome, refuse, shorten } from './issue';
 import { type CellsAside, IssueList, noAside } from './reader';
+import { filledCells, isFilledCell, noteIssue, raggedLine, secondTable } from './record-issues';
+import { StackedTables } from './stacked-tables';
 import type { Table } from './table';
 
 /** A table put together from records, with where its header stands. */
@@ -21,6 +23,8 @@ export interface AssembledTable {
   /** From 1; 0 when there is none. */
   readonly headerRow: number;
   readonly aside: CellsAside;
+  /** Where the names of a larger table stand further down, from 1; absent where there is none. */
+  readonly largerAt?: number;
 }
 
 /** Records that are looked at before the place of the table is decided. */
@@ -50,6 +54,7 @@ export class TableAssembler {
   /** The last records with data: their number, cells, and whether a blank one came before. */
   private tail: { row: number; record: number; cells: readonly Cell[]; afterBlank: boolean }[] = [];
   private blankBefore = false;
+  private readonly stacked = new StackedTables();
 
   /** @param headerRow Where the person says the names stand; null to find it. */
   constructor(private readonly headerRow: number | null) {}
@@ -127,6 +132,7 @@ export class TableAssembler {
     const [start] = cells;
     if (typeof start === 'string' && (start.startsWith('#') || start.startsWith('/')) && this.isAside(cells)) return;
     const row = this.rowCount++;
+    this.stacked.look({ row, record: this.record, cells, afterBlank: this.blankBefore });
     this.keepTail(row, cells);
     this.blankBefore = false;
     let used = cells.length;
@@ -182,6 +188,18 @@ export class TableAssembler {
     }
   }
 
+  /** Takes a second table off the end; it is told where it stands, and that it is the larger one where it is. */
+  private cutStacked(): { largerAt?: number } {
+    const [second] = this.stacked.begins;
+    if (!second || second.row >= this.rowCount) return {};
+    const rest = this.rowCount - second.row - 1;
+    if (rest > second.row) return { largerAt: second.record };
+    this.aside.below += this.stacked.cellsFrom(second.row, this.rowCount);
+    this.list.add(secondTable(second.record, second.cells));
+    this.rowCount = second.row;
+    return {};
+  }
+
   /** The finished table, or a refusal where there is no row of data. */
   finish(): Outcome<AssembledTable> {
     if (!this.place) this.start();
@@ -192,6 +210,7 @@ export class TableAssembler {
       return refuse('too-large', message);
     }
     this.cutNotes();
+    const other = this.cutStacked();
     const { rowCount } = this;
     if (rowCount === 0) {
       return refuse(
@@ -216,40 +235,17 @@ export class TableAssembler {
       issues.push({ code: 'no-header', severity: 'note', message });
     }
     const rowNumbers = this.rowNumbers.slice(0, rowCount);
-    return { ok: true, value: { table: { columns, rowCount, rowNumbers }, headerRow, aside: this.aside }, issues };
+    return {
+      ok: true,
+      value: { table: { columns, rowCount, rowNumbers }, headerRow, aside: this.aside, ...other },
+      issues,
+    };
   }
 }
-
-const filledCells = (cells: readonly Cell[]) => cells.filter(isFilledCell).length;
-const isFilledCell = (cell: Cell) => typeof cell === 'number' || (typeof cell === 'string' && cell.trim() !== '');
 
 function isBlank(cells: readonly Cell[]): boolean {
   for (const cell of cells) if (isFilledCell(cell)) return false;
   return true;
-}
-
-function noteIssue(code: 'line-above' | 'note-below', row: number, cells: readonly Cell[]): Issue {
-  const raw = shorten(
-    cells
-      .filter(isFilledCell)
-      .map((cell) => String(cell).trim())
-      .join(' '),
-  );
-  const where = code === 'line-above' ? 'above' : 'below';
-  return { code, severity: 'note', row, raw, message: `This line stands ${where} the table and is not read as data.` };
-}
-
-function raggedLine(row: number, cells: readonly Cell[], expected: number): Issue {
-  return {
-    code: 'ragged-line',
-    severity: 'note',
-    row,
-    raw: shorten(cells.slice(0, 20).join(' | ')),
-    message:
-      cells.length < expected
-        ? `This line has ${cells.length} of ${expected} cells; the missing ones are read as blank.`
-        : `This line has ${cells.length} cells where the header has ${expected}; the others are kept in extra columns.`,
-  };
 }
 
 /** A table that starts in column C has blank columns before it; they are no part of it. */

@@ -131,6 +131,8 @@ function tableOfBook(book: WorkBook, options: ReadOptions): Outcome<ReadTable> {
   const assembler = new TableAssembler(options.choice.headerRow);
   for (const cells of sheetRecords(book.Sheets[sheet] ?? {}, system, list)) assembler.push(cells);
   const outcome = assembler.finish();
+  if (outcome.ok && outcome.value.largerAt !== undefined && options.choice.headerRow === null)
+    return tableOfBook(book, { ...options, choice: { ...options.choice, sheet, headerRow: outcome.value.largerAt } });
   if (!outcome.ok) {
     return refuse('no-rows', `The sheet “${sheet}” has no table with rows in it. Choose another sheet.`);
   }
@@ -151,12 +153,13 @@ function nameColumns(issues: readonly Issue[], columns: readonly { readonly name
 /** Rows of a sheet that are looked at for a table. */
 const LOOKED_AT = 60;
 
-/** Do records hold a table: several rows of two cells or more, some of which are numbers? */
+/** Do records hold a table: several rows of two cells or more, most of which have numbers below the first? */
 function holdsNumbers(records: readonly (readonly unknown[])[]): boolean {
   const isNumber = (cell: unknown) =>
     typeof cell === 'number' || (typeof cell === 'string' && readNumber(cell).kind === 'value');
   const rows = records.filter((cells) => cells.filter((cell) => cell !== null && cell !== '').length >= 2);
-  return rows.length >= 3 && rows.filter((cells) => cells.some(isNumber)).length >= 2;
+  const below = rows.slice(1);
+  return below.length >= 2 && below.filter((cells) => cells.some(isNumber)).length > below.length * 0.6;
 }
 
 /** The first sheet that holds a table, or else at least two rows and columns, the largest by far otherwise. */
