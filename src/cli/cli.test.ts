@@ -2,7 +2,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { read, utils } from '@e965/xlsx';
+import { read, utils, write } from '@e965/xlsx';
 import { beforeAll, describe, expect, it } from 'vitest';
 
 const root = path.join(import.meta.dirname, '../..');
@@ -42,6 +42,55 @@ describe('tempo inspect', () => {
     expect(printed('inspect', 'long.csv')).toContain('day first, because 27 stands in first place in row 3');
     for (const args of [['--help'], ['inspect', '--help'], ['prepare', '--help']])
       expect(printed(...args)).toContain('Usage');
+  });
+});
+
+describe('tempo and tables of which nothing comes', () => {
+  it('inspect tells what it found, and its status tells that no film can come of it', () => {
+    put('words.csv', 'a,b\nx,y\nz,w');
+    const { status, stdout } = run('inspect', 'words.csv');
+    expect(status).toBe(2);
+    expect(stdout).toContain('2 of 6 cells are in the film');
+    expect(JSON.parse(run('inspect', 'words.csv', '--json').stdout).account).toMatchObject({ cells: 6, used: 2 });
+  });
+
+  it('inspect says a kind of problem once, with its count, and one thing as one', () => {
+    const wet = Array.from({ length: 9 }, (_, i) => `2001,N${i},wet`).join('\n');
+    put('wet.csv', `Year,Name,Value\n${wet}\n2001,A,5`);
+    const words = printed('inspect', 'wet.csv');
+    expect(words).toContain(
+      '9 times: A value could not be read and counts as missing. First: row 2, Value; row 3, Value',
+    );
+    expect(words.match(/cannot be read as a number,/g) ?? []).toHaveLength(0);
+    put('one.csv', 'Year,Name,Value\n2001,A,5');
+    expect(printed('inspect', 'one.csv')).toContain('1 row.');
+  });
+
+  it('prepare names the other sheets of a workbook', () => {
+    const book = utils.book_new();
+    utils.book_append_sheet(book, utils.aoa_to_sheet([['words'], ['only'], ['here']]), 'Words');
+    utils.book_append_sheet(
+      book,
+      utils.aoa_to_sheet([
+        ['Year', 'Oyle'],
+        [2001, 1],
+        [2002, 2],
+      ]),
+      'Counts',
+    );
+    writeFileSync(path.join(folder, 'book.xlsx'), write(book, { type: 'buffer', bookType: 'xlsx' }));
+    const { status, stderr } = run('prepare', 'book.xlsx', '--sheet', 'Words');
+    expect(status).toBe(2);
+    expect(stderr).toContain('The sheet “Counts” has rows too: choose one with --sheet.');
+    expect(printed('inspect', 'book.xlsx')).toContain('the sheet “Counts”');
+  });
+
+  it('columns that are asked for by name are not joined away', () => {
+    put('parts.csv', 'Year,Month,Name,Value\n2001,1,A,5\n2001,2,A,6\n2002,1,A,7');
+    expect(printed('prepare', 'parts.csv')).toBe('period,A\n2001-01,5\n2001-02,6\n2002-01,7\n');
+    expect(printed('prepare', 'parts.csv', '--period', 'Year', '--category', 'Name', '--value', 'Value')).toBe(
+      'period,A\n2001,11\n2002,7\n',
+    );
   });
 });
 

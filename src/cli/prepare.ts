@@ -11,6 +11,7 @@ import { type Grain, grains, type Step, type StepPlan } from '@/core/shaping/ste
 import { misfitsOfFields, readStepsFile } from '@/core/shaping/steps-file';
 import { stepOf, understand } from '@/core/shaping/understand';
 import type { Issue } from '@/core/table/issue';
+import type { ReadTable } from '@/core/table/reader';
 import { findColumn } from '@/core/table/table';
 import { type DataFormat, dataFormats } from '@/export/data/plain-table';
 import { writeShaped } from '@/export/data/shaped-table';
@@ -72,6 +73,14 @@ function fieldsFor(guess: Fields, options: PrepareOptions): Fields {
   if (period && value && guess.shape !== 'long') return fieldsOf({ ...guess, shape: 'single', ...named });
   if (value && guess.shape === 'periods-down') return fieldsOf({ ...guess, shape: 'single', ...named });
   return { ...guess, ...named };
+}
+
+/** A refusal that names the other sheets of a workbook, since the table may stand in one of them. */
+function withSheets(refusal: Refusal, { sheet, sheets }: ReadTable): Refusal {
+  const others = sheets.filter(({ name, rowCount }) => name !== sheet && rowCount > 1).map(({ name }) => `“${name}”`);
+  if (others.length === 0) return refusal;
+  const have = others.length === 1 ? `The sheet ${others[0]} has` : `The sheets ${others.join(', ')} have`;
+  return new Refusal(`${refusal.message}\n${have} rows too: choose one with --sheet.`);
 }
 
 /** Tables that are joined by name and period, called as their files are. */
@@ -175,7 +184,7 @@ export async function shapeFile(
     notes.push(...prepared.reports.flatMap(({ issues }) => issues), ...prepared.outcome.issues);
     const unfit = notes.filter(({ code, column }) => code === 'step-does-not-fit' && column === undefined);
     if (options.where && unfit.length > 0 && !given) throw new Refusal(unfit.map(({ message }) => message).join('\n'));
-    if (!prepared.outcome.ok) throw Refusal.of(prepared.outcome.issues);
+    if (!prepared.outcome.ok) throw withSheets(Refusal.of(prepared.outcome.issues), read);
     return { name, cube: prepared.outcome.value };
   });
   const [first] = groups;

@@ -76,6 +76,8 @@ describe('series on each other', () => {
         places,
         fc.double({ min: 0.01, max: 100, noNaN: true }),
         (table, between, [p, s], factor) => {
+          // So near to a period that a value times a place is no number any more, shares are none either.
+          fc.pre(s === 0 || s > 1e-12);
           const step = p % (table.length - 1);
           const stack = new Stack(setOf(table, between, 'bridge'), 'share', 'table');
           const scaled = table.map((row) => row.map((value) => (value === null ? null : value * factor)));
