@@ -1,3 +1,4 @@
+import type { WorkSheet } from '@e965/xlsx';
 import fc from 'fast-check';
 import { gzipSync, strToU8, zipSync } from 'fflate';
 import { parquetWriteBuffer } from 'hyparquet-writer';
@@ -203,5 +204,37 @@ describe('a line without breaks', () => {
   it('is refused in words rather than made into hundreds of thousands of columns', async () => {
     const cells = Array.from({ length: 250_000 }, (_, i) => i % 97).join(',');
     expect(await rows(cells)).toContain('250,000 cells; a table may have 200,000 columns');
+  });
+});
+
+describe('workbooks', () => {
+  const bookOf = async (change: (sheet: WorkSheet) => void) => {
+    const xlsx = await import('@e965/xlsx');
+    const sheet = xlsx.utils.aoa_to_sheet([
+      ['Year', 'Oyle', 'Pell'],
+      [2001, 1, 2],
+      [2002, 3, 4],
+      [2003, 5, 6],
+    ]);
+    change(sheet);
+    const book = xlsx.utils.book_new();
+    xlsx.utils.book_append_sheet(book, sheet, 'Data');
+    return read(new Uint8Array(xlsx.write(book, { type: 'array', bookType: 'xlsx' })), 'book.xlsx');
+  };
+
+  it('tell of what they hide, and read it', async () => {
+    const outcome = await bookOf((sheet) => {
+      sheet['!rows'] = [{}, {}, { hidden: true }];
+      sheet['!cols'] = [{}, { hidden: true }];
+    });
+    expect(outcome.issues).toMatchObject([
+      {
+        code: 'hidden-cells',
+        row: 3,
+        message: expect.stringContaining('1 hidden row and 1 hidden column of the sheet are'),
+      },
+    ]);
+    expect(outcome.ok && outcome.value.table.rowCount).toBe(3);
+    expect((await bookOf(() => undefined)).issues).toEqual([]);
   });
 });
