@@ -88,6 +88,17 @@ describe('a table that comes in', () => {
     expect(await screen.findByText(/That is no table/)).toBeTruthy();
   });
 
+  it('with its periods in two columns becomes one of months, and next month its file keeps the look', async () => {
+    const table = 'Year,Month,Harbour,People\n2001,11,Oyle,1\n2001,11,Pell,2\n2001,12,Oyle,3\n2001,12,Pell,2\n';
+    await app.openTable('months.csv', table);
+    await app.saysOnStage('Nov 2001: 1. Pell, 2; 2. Oyle, 1.');
+    await app.goTo('Shape');
+    await app.pageSays('Join “Year”, “Month” into “Period”');
+    await app.openTable('months.csv', `${table}2002,1,Oyle,4\n2002,1,Pell,9\n`);
+    await app.pageSays('3 periods, from 2001-11 to 2002-01');
+    expect(screen.getAllByText(/Join “Year”, “Month” into “Period”/)).toHaveLength(1);
+  });
+
   it('is typed into an empty grid', async () => {
     await app.goTo('Gather');
     await app.press('Start with an empty grid');

@@ -1,4 +1,5 @@
 import { toast } from 'sonner';
+import { columnsAfter } from '@/core/shaping/steps/column-loss';
 import { currentChart, currentTable, editChart } from '@/state/current';
 import { documentStore, endGesture } from '@/state/document';
 import { replaceSteps } from '@/state/edit-table';
@@ -31,8 +32,7 @@ export async function loadSteps(file: File): Promise<void> {
   const { fields, steps } = outcome.value;
   const columns = sessionStore.getState().table?.columns.map(({ name }) => name) ?? [];
   replaceSteps(steps, LOADING);
-  const made = steps.flatMap((step) => ('into' in step ? [step.into] : step.kind === 'rename-column' ? [step.to] : []));
-  const misfits = misfitsOfFields(fields, [...columns, ...made]);
+  const misfits = misfitsOfFields(fields, [...columnsAfter(columns, steps)]);
   if (misfits.length === 0) {
     editChart((chart) => {
       chart.fields = fields;

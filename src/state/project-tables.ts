@@ -4,7 +4,8 @@ import { chartOf, pieceOf, tableOf, withChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
 import { type Fields, fieldsOfShape } from '@/core/shaping/fields';
-import { isHandStep } from '@/core/shaping/steps/step';
+import { columnsAfter } from '@/core/shaping/steps/column-loss';
+import { isHandStep, type Step } from '@/core/shaping/steps/step';
 import type { Issue } from '@/core/table/issue';
 import type { PreparedReport, TableSummary } from '@/workers/protocol';
 import { currentChart, currentPiece } from './current';
@@ -19,10 +20,19 @@ export function issuesOf(issues: readonly Issue[], prepared: Omit<PreparedReport
   return [...issues, ...prepared.reports.flatMap((report) => report.issues)];
 }
 
-/** Does the table have the columns that the fields need? */
-export function fits(fields: Fields, summary: TableSummary): boolean {
-  const names = new Set(summary.columns.map(({ name }) => name));
+/** Does the table have the columns that the fields need, as they are or made by steps? */
+export function fits(fields: Fields, summary: TableSummary, steps: readonly Step[]): boolean {
+  const names = columnsAfter(
+    summary.columns.map(({ name }) => name),
+    steps,
+  );
   return fieldsOfShape[fields.shape].every((role) => names.has(fields[role]));
+}
+
+/** The steps of a table with those of reading it that make what its fields go by. */
+export function withSafeSteps(steps: readonly Step[], summary: TableSummary, fields: Fields): readonly Step[] {
+  if (fits(fields, summary, steps)) return steps;
+  return [...summary.safeSteps.filter(({ kind }) => !steps.some((step) => step.kind === kind)), ...steps];
 }
 
 /** Columns that the fields are made of, which a table had and another reading of it has not. */
@@ -62,7 +72,7 @@ export function withSameLook(entry: TableEntry, summary: TableSummary): Project 
   const old = tableOf(project, chart);
   const kept = old.steps.filter((step) => !isHandStep(step));
   const sameShape = summary.guesses[0]?.fields.shape === chart.fields.shape || kept.length > 0;
-  if (!fits(chart.fields, summary) || !sameShape || chart.fields.shape === 'single') return null;
+  if (!fits(chart.fields, summary, kept) || !sameShape || chart.fields.shape === 'single') return null;
   if (chart.fields.shape === 'periods-down' && !sharesColumns(summary)) return null;
   const oldTitle = titleFromFileName(old.source.fileName);
   const title = titleFromFileName(entry.source.fileName);
@@ -95,7 +105,7 @@ export function projectLike(like: Project, fresh: Project, summary: TableSummary
   if (!entry) return fresh;
   const kept = table.steps.filter((step) => !isHandStep(step));
   const steps = [...entry.steps.filter(({ kind }) => !kept.some((step) => step.kind === kind)), ...kept];
-  const same = fits(chart.fields, summary) && summary.guesses[0]?.fields.shape === chart.fields.shape;
+  const same = fits(chart.fields, summary, kept) && summary.guesses[0]?.fields.shape === chart.fields.shape;
   const untitled = chart.text.title === titleFromFileName(table.source.fileName);
   const made: Chart = {
     ...chart,

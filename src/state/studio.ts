@@ -14,7 +14,7 @@ import { ImportRefused, type Incoming, lostColumnsIssue, ReadingCancelled, sourc
 import { keepAsset } from './keep/assets';
 import { Playback } from './playback';
 import { setReadout } from './playhead';
-import { fits, lostColumns, projectLike, withNewChart, withSameLook } from './project-tables';
+import { fits, lostColumns, projectLike, withNewChart, withSafeSteps, withSameLook } from './project-tables';
 import type { Remote } from './remote';
 import { sampleSource } from './samples';
 import { sessionStore, setSession } from './session';
@@ -172,10 +172,15 @@ export class Studio {
       if (lost.length > 0) throw new ImportRefused(fileName, [lostColumnsIssue(fileName, lost)]);
       setSession({ table: summary, shownStep: null });
       edit((draft) => {
-        draft.tables = draft.tables.map((each) => (each.id === before.id ? (entry as typeof each) : each));
         const chart = draftChart(draft);
         const guessed = summary.guesses[0]?.fields;
-        if (guessed && guess !== 'never' && (guess === 'anew' || !fits(chart.fields, summary))) chart.fields = guessed;
+        const anew = guess === 'anew' || (guess !== 'never' && !fits(chart.fields, summary, entry.steps));
+        if (guessed && anew) chart.fields = guessed;
+        // What was guessed may go by columns that the steps of reading make.
+        const steps = guessed && anew ? withSafeSteps(entry.steps, summary, guessed) : entry.steps;
+        draft.tables = draft.tables.map((each) =>
+          each.id === before.id ? ({ ...entry, steps } as typeof each) : each,
+        );
       });
       await this.film.idle();
       const changes = await this.workers.table.changes(place);

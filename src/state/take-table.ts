@@ -16,6 +16,6 @@ export function takeTable(entry: TableEntry, fields: Fields, summary: TableSumma
     if (!draft.tables.some(({ id }) => id === entry.id)) draft.tables.push(entry as (typeof draft.tables)[number]);
     const chart = draftChart(draft);
     chart.tableId = entry.id;
-    if (!fits(chart.fields, summary)) chart.fields = fields;
+    if (!fits(chart.fields, summary, entry.steps)) chart.fields = fields;
   });
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { columnsNamed, lossOf, withColumn } from './column-loss';
+import { columnsAfter, columnsNamed, lossOf, withColumn } from './column-loss';
 import type { Step } from './step';
 
 const base = { name: '', on: true };
@@ -14,6 +14,33 @@ const join: Step = {
   between: '-',
 };
 const filter: Step = { ...base, id: 'filter', kind: 'filter-rows', column: 'Sails', test: 'is', values: ['3'] };
+
+const stack: Step = {
+  ...base,
+  id: 'stack',
+  kind: 'stack-columns',
+  columns: ['Jan', 'Feb'],
+  names: 'Month',
+  into: 'Boats',
+};
+
+describe('columns that steps make', () => {
+  it('are there only where what they are made of is', () => {
+    const namesAfter = (columns: readonly string[], steps: readonly Step[]) => [...columnsAfter(columns, steps)];
+    expect(namesAfter(['Year', 'Month'], [join])).toContain('Date');
+    expect(namesAfter(['Year'], [join])).toEqual(['Year']);
+    expect(namesAfter(['Year', 'Month'], [{ ...join, on: false }])).toEqual(['Year', 'Month']);
+    expect(namesAfter(['Year', 'Jan', 'Feb'], [stack, join])).toEqual(['Year', 'Jan', 'Feb', 'Month', 'Boats', 'Date']);
+    expect(namesAfter(['Boat'], [rename])).toContain('Ship');
+  });
+
+  it('take those away that they are made of, where they say so', () => {
+    expect(lossOf([stack], 'Jan', 1)).toEqual({ kind: 'removed', step: stack });
+    expect(lossOf([{ ...join, drop: true }], 'Year', 1)).toMatchObject({ kind: 'removed' });
+    expect(lossOf([join], 'Year', 1)).toBeNull();
+    expect(lossOf([join, stack], 'Month', 0)).toEqual({ kind: 'later', step: stack });
+  });
+});
 
 describe('what became of a column', () => {
   it('is found in the last step before that is on and took it', () => {

@@ -40,11 +40,24 @@ const takesAway = (step: Step): step is Extract<Step, { columns: readonly string
   step.kind === 'stack-columns' ||
   (step.kind === 'join-columns' && step.drop === true);
 
-function makes(step: Step, column: string): boolean {
-  if (step.kind === 'rename-column') return step.to === column;
-  if (step.kind === 'join-columns') return step.into === column;
-  if (step.kind === 'stack-columns') return step.into === column || step.names === column;
-  return step.kind === 'add-column' && step.column === column;
+const makes = (step: Step, column: string): boolean => columnsMade(step).includes(column);
+
+/** The columns that a step makes. */
+function columnsMade(step: Step): string[] {
+  if (step.kind === 'rename-column') return [step.to];
+  if (step.kind === 'join-columns') return [step.into];
+  if (step.kind === 'stack-columns') return [step.names, step.into];
+  return step.kind === 'add-column' ? [step.column] : [];
+}
+
+/** The columns of a table with those that steps make of them; a step that lacks one of its own makes none. */
+export function columnsAfter(columns: readonly string[], steps: readonly Step[]): ReadonlySet<string> {
+  const names = new Set(columns);
+  for (const step of steps) {
+    if (!step.on || columnsNamed(step).some((name) => step.kind !== 'add-column' && !names.has(name))) continue;
+    for (const name of columnsMade(step)) names.add(name);
+  }
+  return names;
 }
 
 /** A step that takes a column by another name. */
