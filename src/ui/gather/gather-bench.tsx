@@ -5,6 +5,7 @@ import { useRef, useState } from 'react';
 import { currentTable } from '@/state/current';
 import { type Sample, samples } from '@/state/samples';
 import { Button } from '../parts/button';
+import { counted } from '../parts/counted';
 import { Field, Section } from '../parts/field';
 import { FileButton } from '../parts/file-button';
 import { FileChooser } from '../parts/file-chooser';
@@ -112,8 +113,7 @@ function TableWords() {
       {joined !== '' && <span className="block">Joined by name and period: {joined}</span>}
       <br />
       <span className="text-quiet">
-        {grid.rowCount.toLocaleString('en-GB')} {grid.rowCount === 1 ? 'row' : 'rows'},{' '}
-        {grid.columns.length.toLocaleString('en-GB')} columns. Read with {table.readAs}.
+        {counted(grid.rowCount, 'row')}, {counted(grid.columns.length, 'column')}. Read with {table.readAs}.
       </span>
     </p>
   );

@@ -3,6 +3,7 @@
 import { RadioGroup } from 'radix-ui';
 import { delimiters, encodings } from '@/core/table/text-formats';
 import type { TableSummary } from '@/workers/protocol';
+import { counted } from '../parts/counted';
 import { Field } from '../parts/field';
 import { NumberField } from '../parts/number-field';
 import { SelectField } from '../parts/select-field';
@@ -56,7 +57,7 @@ export function SheetChooser({ table }: { readonly table: TableSummary }) {
         className="flex flex-col gap-1.5"
       >
         {table.sheets.map((sheet) => {
-          const size = `${sheet.rowCount.toLocaleString('en-GB')} rows × ${sheet.columnCount.toLocaleString('en-GB')} columns`;
+          const size = `${counted(sheet.rowCount, 'row')} × ${counted(sheet.columnCount, 'column')}`;
           return (
             <RadioGroup.Item
               key={sheet.name}

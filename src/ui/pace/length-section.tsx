@@ -5,6 +5,7 @@ import { buildSec, closingOf, paceLimits } from '@/core/pace/pace';
 import { editChart } from '@/state/current';
 import { edit } from '@/state/document';
 import { Controls } from '../parts/control';
+import { counted } from '../parts/counted';
 import { Section } from '../parts/field';
 import { NumberField } from '../parts/number-field';
 import { PickField } from '../parts/pick-field';
@@ -69,7 +70,7 @@ export function LengthSection() {
         </>
       )}
       <p className="-mt-1 text-[12px] text-quiet">
-        {still ? '' : kept} {overview ? `${overview.frameCount.toLocaleString('en-GB')} frames.` : ''}
+        {still ? '' : kept} {overview ? `${counted(overview.frameCount, 'frame')}.` : ''}
       </p>
       <PickField
         control="fps"
