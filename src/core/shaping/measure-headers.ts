@@ -69,8 +69,8 @@ const isPeriod = (text: string) => parsePeriod(text, 'day-first') !== null;
 
 /** The longest end of a name that is a period, or the longest beginning; null where there is none. */
 function periodWithin({ name, headers }: NamedColumn): MeasuredColumn | null {
-  // “Q1 2001” is a period as it stands, not the year 2001 of something called Q1.
-  if (!headers && isPeriod(name)) return null;
+  // “Q1 2001” is a period as it stands, not the year 2001 of something called Q1; brackets may hold a mark, or a measure.
+  if (!headers && !/[([]/.test(name) && isPeriod(name)) return null;
   const cuts = headers ? [headers] : cutsOf(name);
   for (const [measure, rest] of cuts) if (isPeriod(rest)) return { measure, rest };
   for (const [rest, measure] of [...cuts].reverse()) if (isPeriod(rest)) return { measure, rest };
