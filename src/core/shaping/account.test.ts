@@ -35,7 +35,8 @@ const counts = (account: ReadingAccount | null) =>
   Object.fromEntries(account?.parts.map(({ kind, count }) => [kind, count]) ?? []);
 
 describe('the account of a table', () => {
-  it.each(awkwardTables.map(({ about, text }) => [about, text] as const))('has every cell once: %s', (_, text) => {
+  const texts = awkwardTables.filter(({ file }) => file === undefined);
+  it.each(texts.map(({ about, text }) => [about, text] as const))('has every cell once: %s', (_, text) => {
     const account = accountIn(text);
     expect(account?.cells).toBe(cellsOf(text));
     expect(account?.parts.reduce((sum, { count }) => sum + count, 0)).toBe(account?.cells);
