@@ -168,6 +168,31 @@ describe('steps', () => {
     await app.pageSays('4 rows  3 rows');
   });
 
+  it('stack columns from one to another, and join more of them, which stay or go', async () => {
+    await app.openTable('gauges.csv', 'Year,Oyle,Pell,Quay\n2001,1,2,3\n2002,4,5,6\n2003,7,8,9\n');
+    await app.goTo('Shape');
+    await add('Stack columns');
+    expect(steps('on the table')[0]?.textContent).toContain('Stack');
+    await app.select('From', /^Oyle/);
+    await app.select('To', /^Quay/);
+    await app.pageSays('Stack 3 columns, “Oyle” to “Quay”, into “Value”');
+    for (const [label, text] of [
+      ['Their names go to', 'Harbour'],
+      ['Their cells go to', 'People'],
+    ] as const) {
+      const box = screen.getByLabelText(label);
+      await app.user.clear(box);
+      await app.user.type(box, text);
+      fireEvent.blur(box);
+    }
+    await app.pageSays('into “People”');
+    await app.pageSays('3 rows  9 rows');
+    await add('Join columns');
+    await app.select('The joined columns', 'are taken away');
+    await app.select('Second', /^Harbour/);
+    await app.pageSays(/Join “\w+”, “Harbour” into “Joined”/);
+  });
+
   it('are saved, and run on new data with a report of what no longer fits', async () => {
     await openIslands();
     await app.press(/Apply: Roll/);
@@ -191,6 +216,21 @@ describe('steps', () => {
 });
 
 describe('what comes of it', () => {
+  it('says how much is filled over gaps, and asks for a look where that is much', async () => {
+    const rows = Array.from({ length: 10 }, (_, i) => `${2001 + i},${i === 4 ? '' : i + 1},${20 - i}`);
+    await app.openTable('gaps.csv', `Year,Oyle,Pell\n${rows.join('\n')}\n`);
+    await app.goTo('Shape');
+    await app.pageSays('5 % of what the film shows is bridged over gaps: 1 of 20 values.');
+    const more = rows.map((row) => row.replace(/^2008,\d+/, '2008,'));
+    await app.openTable('gaps.csv', `Year,Oyle,Pell\n${more.join('\n')}\n`);
+    await app.goTo('Shape');
+    await app.pageSays('10 % of what the film shows is bridged over gaps: 2 of 20 values. Look whether that is right.');
+    expect(screen.getByRole('button', { name: 'Shape, needs a look' })).toBeTruthy();
+    await app.pick('Zero');
+    await app.pageSays('10 % of what the film shows is counted as 0 over gaps');
+    expect(screen.getByRole('button', { name: 'Shape, fine' })).toBeTruthy();
+  });
+
   it('shows gaps on a map with signs', async () => {
     await openIslands();
     await app.pick('Gaps');
