@@ -216,11 +216,6 @@ try {
   await light.getByRole('button', { name: /Market turnover/ }).click();
   await light.getByTestId('stage-words').filter({ hasText: 'All districts' }).waitFor({ state: 'attached' });
   await light.getByRole('heading', { name: 'Problems', exact: true }).evaluate((heading) => heading.scrollIntoView());
-  await light
-    .getByRole('list', { name: 'Problems in the table' })
-    .getByRole('button', { name: /times:/ })
-    .first()
-    .click();
   await shoot(light, 'gather');
   await step(light, 'Shape');
   for (const apply of ['Leave out', 'Roll', 'Combine']) {
