@@ -71,8 +71,9 @@ export function accountOf(input: AccountInput): ReadingAccount {
     values.set(column.name, typeof categoryOf !== 'number' || inCube.has(plan?.names[categoryOf] ?? ''));
   const described = describedBy(fields, steps);
   const profiles = profileTable(source, read.decimalHint);
+  const ordered = inOrder(steps);
   for (const [place, column] of source.columns.entries()) {
-    const traced = trace(column.name, inOrder(steps));
+    const traced = trace(column.name, ordered);
     const filled = source.rowCount - (profiles[place]?.blankCount ?? 0);
     const kind = traced ? kindOf(traced, fields, values, described) : 'steps';
     if (!input.cube || kind === 'unused-column' || kind === 'steps') {

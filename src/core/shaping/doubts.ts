@@ -1,6 +1,7 @@
 import { type Column, cellText } from '../table/column';
 import { type Issue, shorten } from '../table/issue';
 import { readNumber } from '../table/number-text';
+import { takeMagnitude } from '../table/number-units';
 import { findColumn, type Table } from '../table/table';
 import type { Cube } from './cube';
 import { type Fields, fieldsOfShape } from './fields';
@@ -41,9 +42,12 @@ function mixedUnits(table: Table, column: Column): Issue | null {
     const raw = cellText(column, row);
     const point = readNumber(raw, 'point');
     const reading = point.kind === 'value' ? point : readNumber(raw, 'comma');
-    if (reading.kind !== 'value' || reading.unit === '') continue;
-    const unit = money[reading.unit] ?? reading.unit;
-    if (!units.has(unit)) units.set(unit, { shown: reading.unit, row });
+    if (reading.kind !== 'value') continue;
+    // “850k” beside “1.2m” may be thousands beside millions, or beside metres.
+    const scaled = reading.unit === '' ? takeMagnitude(raw.trim()).power : 0;
+    if (reading.unit === '' && scaled === 0) continue;
+    const unit = scaled > 0 ? 'magnitude' : (money[reading.unit] ?? reading.unit);
+    if (!units.has(unit)) units.set(unit, { shown: reading.unit || raw.trim(), row });
   }
   const [first, second] = [...units.values()];
   if (!first || !second) return null;

@@ -71,6 +71,9 @@ const isPeriod = (text: string) => parsePeriod(text, 'day-first') !== null;
 function periodWithin({ name, headers }: NamedColumn): MeasuredColumn | null {
   // “Q1 2001” is a period as it stands, not the year 2001 of something called Q1; brackets may hold a mark, or a measure.
   if (!headers && !/[([]/.test(name) && isPeriod(name)) return null;
+  // Programs put a letter before names that begin with a digit.
+  const lettered = headers ? null : /^([A-Za-z]{1,3})([12]\d{3})$/.exec(name);
+  if (lettered) return { measure: lettered[1] ?? '', rest: lettered[2] ?? '' };
   const cuts = headers ? [headers] : cutsOf(name);
   for (const [measure, rest] of cuts) if (isPeriod(rest)) return { measure, rest };
   for (const [rest, measure] of [...cuts].reverse()) if (isPeriod(rest)) return { measure, rest };

@@ -219,9 +219,10 @@ function asWhole(table: Table, guess: ShapeGuess): ShapeGuess {
   const column = fields.period === '' ? null : findColumn(table, fields.period);
   if (fields.shape !== 'periods-across' && !column) return guess;
   const texts = column ? textColumn(column).texts : barePeriods(table.columns.map(({ name }) => name));
-  const read = recognisePeriods(texts, { choice: 'whole', name: column?.name ?? '' });
-  const isWhole = read?.why.includes('every date') ?? false;
-  return isWhole ? { ...guess, fields: { ...fields, periodsAs: 'whole' } } : guess;
+  const name = column?.name ?? '';
+  const whole = recognisePeriods(texts, { choice: 'whole', name });
+  const coarser = whole !== null && whole.kind !== 'day' && recognisePeriods(texts, { name })?.kind === 'day';
+  return coarser ? { ...guess, fields: { ...fields, periodsAs: 'whole' } } : guess;
 }
 
 /**

@@ -65,5 +65,3 @@ function countRepeats(table: Table): number {
   for (let row = 0; row < table.rowCount; row++) seen.add(columns.map(({ codes }) => codes[row]).join(' '));
   return table.rowCount - seen.size;
 }
-
-/** Two columns of names, of which each value of the first belongs to one of the second, and those are far fewer. */

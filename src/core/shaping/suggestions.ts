@@ -1,7 +1,7 @@
 import { type Column, isBlankCell, textColumn } from '../table/column';
 import { shorten } from '../table/issue';
 import { readNumber } from '../table/number-text';
-import { profileTable } from '../table/profile';
+import { profileColumn, profileTable } from '../table/profile';
 import { findColumn, type Table } from '../table/table';
 import { countryNames } from './country-codes';
 import type { Fields } from './fields';
@@ -105,6 +105,7 @@ const suggestCountries: Suggest = ({ cube, table, fields }) => {
   return [offer({ kind: 'recode', column: column.name, pairs }, why)];
 };
 
+/** Two columns of names, of which each value of the first belongs to one of the second, and those are far fewer. */
 const suggestRollUp: Suggest = ({ table, fields, steps }) => {
   const column = findColumn(table, fields.category);
   if (!column || steps.some(({ kind }) => kind === 'roll-up')) return [];
@@ -175,9 +176,12 @@ const suggestLimits: Suggest = ({ issues, table }) =>
     .flatMap(({ column: name = '' }) => {
       const column = findColumn(table, name);
       if (!column) return [];
+      const { decimal } = profileColumn(column, table.rowNumbers).numbers;
       const bounds = textColumn(column).texts.flatMap((text) => {
-        const reading = readNumber(text);
-        return reading.kind === 'value' && reading.limit ? [{ text, half: String(reading.value / 2) }] : [];
+        const reading = readNumber(text, decimal);
+        if (reading.kind !== 'value' || !reading.limit) return [];
+        const half = String(reading.value / 2);
+        return [{ text, half: decimal === 'comma' ? half.replace('.', ',') : half }];
       });
       if (bounds.length === 0) return [];
       const recode = (to: (bound: (typeof bounds)[number]) => string): StepPlan => ({

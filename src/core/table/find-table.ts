@@ -1,4 +1,6 @@
+import { filledCount, isFilled, looksNumeric } from './cells';
 import type { Cell } from './column-builder';
+import { isMissingText } from './number-text';
 import { isMeasure, isUnit } from './number-units';
 
 /** Records at the start of a sheet or file, from which the place of its table is found. */
@@ -14,12 +16,7 @@ export interface TablePlace {
   readonly above: readonly number[];
 }
 
-const isFilled = (cell: Cell) =>
-  cell !== null && cell !== undefined && (typeof cell === 'number' || cell.trim() !== '');
-const looksNumeric = (cell: Cell) =>
-  typeof cell === 'number' || (typeof cell === 'string' && /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell.trim()));
 const isYear = (cell: Cell) => /^[12]\d{3}$/.test(String(cell ?? '').trim());
-const filledCount = (cells: readonly Cell[]) => cells.filter(isFilled).length;
 
 /** Cells of the usual record: the upper quartile of what is filled, so that notes and titles do not count. */
 function usualWidth(records: Records): number {
@@ -117,7 +114,8 @@ export function isUnits(record: readonly Cell[], below: Records): boolean {
   const said: string[] = [];
   for (const [column, cell] of record.entries()) {
     if (!isFilled(cell)) continue;
-    if (looksNumeric(cell)) return false;
+    // A row whose values are missing is a row all the same.
+    if (looksNumeric(cell) || isMissingText(String(cell).trim())) return false;
     const data = below.map((each) => each[column]).filter(isFilled);
     const numeric = data.length > 0 && data.filter(looksNumeric).length > data.length * 0.7;
     if (numeric && !isYear(data[0])) said.push(String(cell).trim());

@@ -23,41 +23,32 @@ export function isUnit(word: string): boolean {
 /** A unit that stands behind a number alone. */
 export const isMeasure = (word: string): boolean => measured.has(word);
 
-/** Powers of ten by the words and letters for them, in the languages that the app knows. Letters stand close to the digits. */
+/**
+ * Powers of ten by the words for them, in the languages that the app knows; those that mean another power, or a unit, elsewhere are
+ * left out (`mil` is a million in Danish and a thousand in Spanish).
+ */
 const powers: readonly (readonly [power: number, words: string])[] = [
-  [3, 'thousand thousands thsd tsd tausend tys tys. tis tis. tusen tusind duizend mila tuhat bin'],
+  [3, 'thousand thousands thsd tsd tausend tys tis tusen tusind duizend mila tuhat'],
   [5, 'lakh lakhs'],
   [
     6,
-    'million millions mn mln mil. mill mill. mio millionen millón millones milhão milhões milione milioni miljoen miljoner miljonen miljoonaa mln. mil mi. milyon millió',
+    'million millions mn mln mill mio millionen millón millones milhão milhões milione milioni miljoen miljoner miljonen miljoonaa milyon millió',
   ],
-  [7, 'crore crores cr'],
+  [7, 'crore crores'],
   [
     9,
-    'billion billions bn bln mrd milliard milliards milliarden miliardo miliardi miljard miljarder mld miliard milyar md',
+    'billion billions bn bln mrd milliard milliards milliarden miliardo miliardi miljard miljarder mld miliard milyar',
   ],
-  [12, 'trillion trillions tn trn bio billionen'],
+  [12, 'trillion trillions tn trn billionen'],
   [4, '万 萬'],
   [8, '億 亿'],
 ];
 const powerOf = new Map(powers.flatMap(([power, words]) => words.split(' ').map((word) => [word, power] as const)));
-/** Words that mean another power in the language of others are left alone: `mil` is a thousand in Spanish. */
-powerOf.delete('mil');
-const close: Readonly<Record<string, number>> = {
-  k: 3,
-  K: 3,
-  m: 6,
-  M: 6,
-  mm: 6,
-  MM: 6,
-  b: 9,
-  B: 9,
-  bn: 9,
-  Bn: 9,
-  T: 12,
-  tn: 12,
-  Tn: 12,
-};
+/** Letters that stand close to the digits; nothing is measured in them. */
+const close: Readonly<Record<string, number>> = { k: 3, K: 3, M: 6, MM: 6, B: 9, bn: 9, Bn: 9, tn: 12, Tn: 12 };
+/** Those that are magnitudes of money alone: `12m` may be metres, `12mm` of rain, `5T` tonnes. */
+const ofMoney: Readonly<Record<string, number>> = { ...close, m: 6, mm: 6, b: 9, T: 12 };
+const money = /^\s*[-−–+(]?\s*(?:\p{Sc}|[A-Z]{1,3}\p{Sc}|[A-Z]{3}\s?\d)/u;
 
 /** Takes a magnitude off the end of a text. @returns The power of ten; 0 where there is none. */
 export function takeMagnitude(text: string): { readonly rest: string; readonly power: number } {
@@ -65,7 +56,7 @@ export function takeMagnitude(text: string): { readonly rest: string; readonly p
   if (!match) return { rest: text, power: 0 };
   const [, rest = '', space = '', word = ''] = match;
   const power =
-    (space === '' ? close[word] : undefined) ??
+    (space === '' ? (money.test(rest) ? ofMoney : close)[word] : undefined) ??
     powerOf.get(word.toLowerCase()) ??
     powerOf.get(word.toLowerCase().replace(/\.$/, ''));
   return power === undefined ? { rest: text, power: 0 } : { rest, power };

@@ -1,17 +1,12 @@
+import { isFilled } from './cells';
 import type { Cell } from './column-builder';
 import { type Issue, shorten } from './issue';
-
-/** How many cells of a record hold something. */
-export const filledCells = (cells: readonly Cell[]) => cells.filter(isFilledCell).length;
-/** Does a cell hold something? */
-export const isFilledCell = (cell: Cell) =>
-  typeof cell === 'number' || (typeof cell === 'string' && cell.trim() !== '');
 
 /** A line around the table. */
 export function noteIssue(code: 'line-above' | 'note-below', row: number, cells: readonly Cell[]): Issue {
   const raw = shorten(
     cells
-      .filter(isFilledCell)
+      .filter(isFilled)
       .map((cell) => String(cell).trim())
       .join(' '),
   );
@@ -21,7 +16,7 @@ export function noteIssue(code: 'line-above' | 'note-below', row: number, cells:
 
 /** Another table under the first. */
 export function secondTable(row: number, cells: readonly Cell[]): Issue {
-  const raw = shorten(cells.filter(isFilledCell).join(' | '));
+  const raw = shorten(cells.filter(isFilled).join(' | '));
   const message = `Another table begins in this line and is not read. To take it instead, choose ${row} under “Header line” in Gather.`;
   return { code: 'second-table', severity: 'warning', row, raw, message };
 }

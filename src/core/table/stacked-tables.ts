@@ -1,10 +1,5 @@
+import { filledCount, isFilled, looksNumeric } from './cells';
 import type { Cell } from './column-builder';
-
-const isText = (cell: Cell) =>
-  typeof cell === 'string' && cell.trim() !== '' && !/^[^\p{L}]*\d[^\p{L}]*$/u.test(cell.trim());
-const isNumeric = (cell: Cell) =>
-  typeof cell === 'number' || (typeof cell === 'string' && /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell.trim()));
-const isFilled = (cell: Cell) => typeof cell === 'number' || (typeof cell === 'string' && cell.trim() !== '');
 
 interface Row {
   readonly row: number;
@@ -33,7 +28,7 @@ export class StackedTables {
       this.candidate = null;
     }
     if (afterBlank && row.row > 0 && this.follows(cells, this.last)) this.candidate = row;
-    if (this.candidate || this.begins.length > 0) this.filled.push(cells.filter(isFilled).length);
+    if (this.candidate || this.begins.length > 0) this.filled.push(filledCount(cells));
     this.last = cells;
   }
 
@@ -47,9 +42,9 @@ export class StackedTables {
     let [words, over] = [0, 0];
     for (const [column, name] of names.entries()) {
       if (!isFilled(name)) continue;
-      if (!isText(name)) return false;
+      if (looksNumeric(name)) return false;
       words++;
-      if (isNumeric(numbers[column])) over++;
+      if (looksNumeric(numbers[column])) over++;
     }
     return words >= 2 && over >= 1 && over >= words / 2;
   }

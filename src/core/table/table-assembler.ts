@@ -1,3 +1,4 @@
+import { filledCount, isFilled } from './cells';
 import type { Column } from './column';
 import { type Cell, ColumnBuilder } from './column-builder';
 import {
@@ -13,7 +14,7 @@ import {
 } from './find-table';
 import { type Issue, type Outcome, refuse, shorten } from './issue';
 import { type CellsAside, IssueList, noAside } from './reader';
-import { filledCells, isFilledCell, noteIssue, raggedLine, secondTable } from './record-issues';
+import { noteIssue, raggedLine, secondTable } from './record-issues';
 import { StackedTables } from './stacked-tables';
 import type { Table } from './table';
 
@@ -84,9 +85,9 @@ export class TableAssembler {
     // Each column takes room of its own; so many come of a line break or a separator that is missing.
     if (this.width > MAX_COLUMNS) return;
     for (let i = 0; i < this.width; i++) this.builders.push(new ColumnBuilder());
-    for (const index of this.place.header) this.aside.names += filledCells(ahead[index] ?? []);
+    for (const index of this.place.header) this.aside.names += filledCount(ahead[index] ?? []);
     for (const index of this.place.above) {
-      this.aside.above += filledCells(ahead[index] ?? []);
+      this.aside.above += filledCount(ahead[index] ?? []);
       this.list.add(noteIssue('line-above', index + 1, ahead[index] ?? []));
     }
     this.record = this.place.from;
@@ -99,7 +100,7 @@ export class TableAssembler {
       if (i !== units) this.append(cells);
       else {
         this.record++;
-        this.aside.units += filledCells(cells);
+        this.aside.units += filledCount(cells);
       }
     }
   }
@@ -107,7 +108,7 @@ export class TableAssembler {
   /** Counts the cells of a line for people; false for one with data. */
   private isAside(cells: readonly Cell[]): boolean {
     if (!isComment(cells) && !isSeparatorLine(cells)) return false;
-    this.aside.comments += filledCells(cells);
+    this.aside.comments += filledCount(cells);
     return true;
   }
 
@@ -126,7 +127,7 @@ export class TableAssembler {
       return;
     }
     if (this.isHeaderAgain(cells)) {
-      this.aside.repeated += filledCells(cells);
+      this.aside.repeated += filledCount(cells);
       return;
     }
     const [start] = cells;
@@ -163,7 +164,7 @@ export class TableAssembler {
   private keepTail(row: number, cells: readonly Cell[]): void {
     // Only records that could be notes are kept: a row with two filled cells ends the run of them.
     const { blankBefore: afterBlank, record } = this;
-    if (cells.length > 1 && isFilledCell(cells[1])) {
+    if (cells.length > 1 && isFilled(cells[1])) {
       if (this.tail.length > 0) this.tail = [];
     } else if (this.tail.length < TAIL) this.tail.push({ row, record, cells: cells.slice(), afterBlank });
   }
@@ -183,7 +184,7 @@ export class TableAssembler {
     if (notes.length === 0 || notes.length === this.rowCount) return;
     this.rowCount -= notes.length;
     for (const { record, cells } of notes) {
-      this.aside.below += filledCells(cells);
+      this.aside.below += filledCount(cells);
       this.list.add(noteIssue('note-below', record, cells));
     }
   }
@@ -244,7 +245,7 @@ export class TableAssembler {
 }
 
 function isBlank(cells: readonly Cell[]): boolean {
-  for (const cell of cells) if (isFilledCell(cell)) return false;
+  for (const cell of cells) if (isFilled(cell)) return false;
   return true;
 }
 

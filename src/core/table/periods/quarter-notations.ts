@@ -6,11 +6,11 @@ import { monthPeriod, quarterPeriod, yearPeriod } from './period';
 const CALLED =
   'q|t|k|kv|kvt|qtr|quarter|quartal|trimestre|trimester|trim|kwartaal|kvartal|kwartał|kvartál|čtvrtletí|neljännes|vuosineljännes|çeyrek|ç|trimestru|trimestr|квартал|кв';
 /** How half years are called. */
-const HALF = 'h|hj|half|half[\\s-]year|halbjahr|semester|semestre|sem|s|hy|półrocze|pololetí|halvår|halvår';
+const HALF = 'h|hj|half|half[\\s-]year|halbjahr|semester|semestre|sem|s|hy|półrocze|pololetí|halvår';
 const COUNT = '([1-4]|i{1,3}|iv)';
 const ORDINAL = '(?:st|nd|rd|th|er|ère|ere|re|e|ème|eme|º|ª|°|:a|:e|\\.)?';
 const OF = '(?:of|de|del|fy|fiscal year|cy)?';
-const YEAR = '([12]\\d{3}|\\d{2})';
+const YEAR = '([12]\\d{3}|(?<=[^\\d])\\d{2})';
 const LONG_YEAR = '([12]\\d{3})';
 const GAP = "[\\s/.,:'’_-]*";
 
@@ -50,6 +50,8 @@ const pattern = (text: string) => new RegExp(`^${text}$`, 'iu');
 
 /** Quarters and half years. */
 export const quarterNotations: readonly Notation[] = [
+  // Of two digits close behind the count, only these are no code such as S101.
+  [/^[QT]\s?([1-4])[\s/.,:'_-]*(\d{4}|\d{2})$/i, (m) => quarter(g(m, 2), g(m, 1))],
   [pattern(`(?:${CALLED})\\.?\\s?${COUNT}${GAP}${OF}\\s*${YEAR}`), (m) => quarter(g(m, 2), g(m, 1))],
   [pattern(`${COUNT}${ORDINAL}\\s*(?:${CALLED})\\.?${GAP}${OF}\\s*${YEAR}`), (m) => quarter(g(m, 2), g(m, 1))],
   [pattern(`(?:fy\\s?)?${LONG_YEAR}${GAP}(?:${CALLED})\\.?\\s?${COUNT}`), (m) => quarter(g(m, 1), g(m, 2))],

@@ -27,7 +27,7 @@ function monthOrYears(from: number, second: string): ParsedPeriod | null {
 const before = (text: string, years: string) => made('year', yearPeriod(1 - Number(years), text));
 
 const YEAR = '([12]\\d{3})';
-const WORDS = 'FY|CY|Y|X|year|yr|in|anno|jahr|an|année|annee|año|anio|ano|rok|år|vuosi|yıl';
+const WORDS = 'FY|CY|Y|year|yr|in|anno|jahr|an|année|annee|año|anio|ano|rok|år|vuosi|yıl';
 
 /** Years, years over the new year, spans of years, decades, centuries, years before our era. */
 export const yearNotations: readonly Notation[] = [
@@ -35,7 +35,7 @@ export const yearNotations: readonly Notation[] = [
   [/^(?:FY[\s-]*)?([12]\d{3})\s?[/–—]\s?(\d{1,2}|\d{4})$/i, (m) => monthOrYears(n(m, 1), g(m, 2))],
   [/^(?:FY[\s-]*)?([12]\d{3})-(\d{1,2}|\d{4})$/i, (m) => monthOrYears(n(m, 1), g(m, 2))],
   [
-    /^([12]\d{3})\s*(?:-|–|—|to|till|until|bis|à|au|al|tot|til|till|do)\s*(\d{4})$/i,
+    /^([12]\d{3})\s*(?:-|–|—|to|till|until|bis|à|au|al|tot|til|do)\s*(\d{4})$/i,
     (m) => made('year', seasonOf(n(m, 1), g(m, 2)) ?? spanOf(n(m, 1), g(m, 2))),
   ],
   [/^FY\s?['’]?(\d{2})$/i, (m) => made('year', yearPeriod(fullYear(g(m, 1))))],
