@@ -128,16 +128,18 @@ const ordinals = ['First', 'Second', 'Third', 'Fourth'];
 function JoinForm({ step, choices, set }: JoinFormProps) {
   return (
     <>
-      {step.columns.map((column, place) => (
-        <Pick
-          // biome-ignore lint/suspicious/noArrayIndexKey: the place is what a joined column is known by
-          key={place}
-          label={ordinals[place] ?? `Column ${place + 1}`}
-          value={column}
-          choices={withCurrent(choices, column)}
-          onChange={(chosen) => set({ columns: step.columns.map((each, i) => (i === place ? chosen : each)) })}
-        />
-      ))}
+      {step.columns.map((column, place) => {
+        const label = ordinals[place] ?? `Column ${place + 1}`;
+        return (
+          <Pick
+            key={label}
+            label={label}
+            value={column}
+            choices={withCurrent(choices, column)}
+            onChange={(chosen) => set({ columns: step.columns.map((each, i) => (i === place ? chosen : each)) })}
+          />
+        );
+      })}
       <TextInput label="Between them" value={step.between} onChange={(between) => set({ between })} />
       <TextInput label="Name" value={step.into} onChange={(into) => into.trim() && set({ into: into.trim() })} />
       <Pick
