@@ -173,8 +173,11 @@ describe('steps', () => {
     await app.goTo('Shape');
     await add('Stack columns');
     expect(steps('on the table')[0]?.textContent).toContain('Stack');
+    await app.pageSays('Stack 3 columns, “Oyle” to “Quay”, into “Value”');
+    // What the step takes away can still be chosen in it.
+    await app.select('From', /^Pell/);
+    await app.pageSays('Stack 2 columns, “Pell” to “Quay”, into “Value”');
     await app.select('From', /^Oyle/);
-    await app.select('To', /^Quay/);
     await app.pageSays('Stack 3 columns, “Oyle” to “Quay”, into “Value”');
     for (const [label, text] of [
       ['Their names go to', 'Harbour'],

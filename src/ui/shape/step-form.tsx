@@ -1,10 +1,12 @@
 'use client';
 
 import { combines } from '@/core/shaping/combine';
-import { grains, measures, rowTests, type Step, type StepOf } from '@/core/shaping/steps/step';
+import { columnsBefore } from '@/core/shaping/steps/column-loss';
+import { grains, inOrder, measures, rowTests, type Step, type StepOf } from '@/core/shaping/steps/step';
 import { combineWords, measureWords } from '@/core/shaping/steps/step-words';
+import { currentTable } from '@/state/current';
 import { changeStep } from '@/state/edit-table';
-import { useSession } from '../use-state';
+import { useProject, useSession } from '../use-state';
 import { columnChoices } from './field-choices';
 import { RecodePairs } from './recode-pairs';
 import { NumberInput, Pick, TextInput } from './step-inputs';
@@ -25,10 +27,28 @@ const howChoices = combines.map((value) => ({ value, label: combineWords[value] 
 const grainChoices = grains.map((value) => ({ value, label: `one a ${value}` }));
 const measureChoices = measures.map((value) => ({ value, label: measureWords[value] }));
 
+const noSteps: readonly Step[] = [];
+
+/** The columns that a step can go by: those that it finds, whether or not it takes them away. */
+function useColumnsOf(step: Step): ReturnType<typeof columnChoices> {
+  const file = useSession((state) => state.table?.columns) ?? [];
+  const prepared = useSession((state) => state.prepared?.prepared.columns) ?? [];
+  const steps = useProject<readonly Step[]>((project) => currentTable(project).steps, noSteps);
+  const known = new Map([...prepared, ...file].map((column) => [column.name, column]));
+  const names = columnsBefore(
+    file.map(({ name }) => name),
+    inOrder(steps),
+    step.id,
+  );
+  return names.flatMap((name) => {
+    const column = known.get(name);
+    return column ? columnChoices([column]) : [{ value: name, label: name.slice(0, 80), note: '' }];
+  });
+}
+
 /** The controls of one step. */
 export function StepForm({ step }: { readonly step: Step }) {
-  const columns = useSession((state) => state.prepared?.prepared.columns) ?? [];
-  const choices = columnChoices(columns);
+  const choices = useColumnsOf(step);
   const set = (change: object) => changeStep(step.id, change as Partial<Step>);
   const column = (value: string, key = 'column', label = 'Column') => (
     <Pick

@@ -10,6 +10,8 @@ export function StageNotice() {
   const status = useSession((state) => state.status);
   const failure = useSession((state) => state.failure);
   const step = useSession((state) => state.step);
+  // The table after a step stands where the picture would; what is wrong is said beside it.
+  const looksAtStep = useSession((state) => state.step === 'shape' && state.shownStep !== null);
   if (status === 'ready') return null;
   if (status === 'starting' || status === 'reading') {
     return (
@@ -27,6 +29,7 @@ export function StageNotice() {
       </Notice>
     );
   }
+  if (looksAtStep) return null;
   return (
     <Notice>
       <CircleAlert className="size-6 text-accent-text" aria-hidden />

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { columnsAfter, columnsNamed, lossOf, withColumn } from './column-loss';
+import { columnsAfter, columnsBefore, columnsNamed, lossOf, withColumn } from './column-loss';
 import type { Step } from './step';
 
 const base = { name: '', on: true };
@@ -32,6 +32,20 @@ describe('columns that steps make', () => {
     expect(namesAfter(['Year', 'Month'], [{ ...join, on: false }])).toEqual(['Year', 'Month']);
     expect(namesAfter(['Year', 'Jan', 'Feb'], [stack, join])).toEqual(['Year', 'Jan', 'Feb', 'Month', 'Boats', 'Date']);
     expect(namesAfter(['Boat'], [rename])).toContain('Ship');
+  });
+
+  it('are found by the steps after them, without those that went; a step finds what it takes away itself', () => {
+    const found = (id: string, steps: readonly Step[]) => columnsBefore(['Year', 'Jan', 'Feb', 'Boat'], steps, id);
+    const drop: Step = { ...join, drop: true };
+    expect(found('stack', [stack, drop, rename])).toEqual(['Year', 'Jan', 'Feb', 'Boat']);
+    expect(found('join', [stack, drop, rename])).toEqual(['Year', 'Boat', 'Month', 'Boats']);
+    expect(found('rename', [stack, drop, rename])).toEqual(['Boat', 'Boats', 'Date']);
+    expect(found('last', [{ ...stack, on: false }, rename, { ...remove, id: 'last' }])).toEqual([
+      'Year',
+      'Jan',
+      'Feb',
+      'Ship',
+    ]);
   });
 
   it('take those away that they are made of, where they say so', () => {

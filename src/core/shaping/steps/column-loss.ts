@@ -50,12 +50,36 @@ function columnsMade(step: Step): string[] {
   return step.kind === 'add-column' ? [step.column] : [];
 }
 
+/** Is a step on, and are the columns there that it works on? */
+const runs = (step: Step, names: ReadonlySet<string>): boolean =>
+  step.on && (step.kind === 'add-column' || columnsNamed(step).every((name) => names.has(name)));
+
 /** The columns of a table with those that steps make of them; a step that lacks one of its own makes none. */
 export function columnsAfter(columns: readonly string[], steps: readonly Step[]): ReadonlySet<string> {
   const names = new Set(columns);
   for (const step of steps) {
-    if (!step.on || columnsNamed(step).some((name) => step.kind !== 'add-column' && !names.has(name))) continue;
+    if (!runs(step, names)) continue;
     for (const name of columnsMade(step)) names.add(name);
+  }
+  return names;
+}
+
+/**
+ * The columns that a step finds, in the order of the table; those that steps before it make stand at the end.
+ *
+ * @param columns Those of the file.
+ * @param steps All steps, in the order in which they run.
+ */
+export function columnsBefore(columns: readonly string[], steps: readonly Step[], id: string): string[] {
+  const before = steps.slice(
+    0,
+    steps.findIndex((step) => step.id === id),
+  );
+  let names = [...columns];
+  for (const step of before) {
+    if (!runs(step, new Set(names))) continue;
+    const gone = new Set(takesAway(step) ? step.columns : step.kind === 'rename-column' ? [step.column] : []);
+    names = [...new Set([...names, ...columnsMade(step)])].filter((name) => !gone.has(name));
   }
   return names;
 }
