@@ -31,8 +31,9 @@ test('a file is followed: changes come by themselves, one undo goes back, and wh
   await drop(page);
   await expect(words(page)).toContainText('Bravo, 30');
   await page.keyboard.press('End');
-  await expect(words(page)).not.toContainText('Bravo, 30');
-  const end = await words(page).innerText();
+  // Words follow the picture at a reader's pace: a picture on the way to the end is not the end.
+  const end = '2012: 1. Bravo, 60; 2. Cirrus, 55; 3. Alpha, 15.';
+  await expect(words(page)).toHaveText(end);
   await goTo(page, 'Gather');
   await page.getByRole('button', { name: 'Follow this file' }).click();
   const followed = page.getByRole('region', { name: 'File that is followed' });

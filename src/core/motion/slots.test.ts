@@ -1,6 +1,7 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cubeOf, raceOf } from '../testing/films';
-import { rankAt, slotAt, smoothStep } from './slots';
+import { rankAt, slotAt, slotsThrough, smoothStep } from './slots';
 
 const cube = cubeOf([
   [1, 9],
@@ -31,5 +32,20 @@ describe('a change of place', () => {
   it('within 0 seconds is a jump', () => {
     const { tracks } = raceOf(cube, { swapSec: 0, places: 2 });
     expect([slotAt(tracks, 0, 0.499), slotAt(tracks, 0, 0.501)]).toEqual([1, 0]);
+  });
+
+  it('is the same for many times in turn as for each alone', () => {
+    const values = fc.array(fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 6, maxLength: 6 }), {
+      minLength: 2,
+      maxLength: 6,
+    });
+    fc.assert(
+      fc.property(values, fc.double({ min: 0, max: 3, noNaN: true }), (rows, swapSec) => {
+        const { tracks, clock } = raceOf(cubeOf(rows), { swapSec, places: rows.length });
+        const times = Float64Array.from({ length: 80 }, (_, i) => (clock.lengthSec * i) / 79);
+        for (let k = 0; k < tracks.seriesCount; k++)
+          expect([...slotsThrough(tracks, k, times)]).toEqual(Array.from(times, (time) => slotAt(tracks, k, time)));
+      }),
+    );
   });
 });

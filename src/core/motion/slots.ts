@@ -122,7 +122,24 @@ function travelOf(clock: FilmClock, span: number): [number, number] {
 export function slotAt(tracks: SlotTracks, k: number, timeSec: number): number {
   const start = tracks.offset[k] ?? 0;
   const end = tracks.offset[k + 1] ?? 0;
-  let i = bisectRight(tracks.toSec, timeSec, start, end);
+  return slotAfter(tracks, k, bisectRight(tracks.toSec, timeSec, start, end), timeSec);
+}
+
+/** `slotAt` of many times, ascending. Cost: O(times + changes), and the changes under way at each. */
+export function slotsThrough(tracks: SlotTracks, k: number, timeSec: Float64Array): Float64Array {
+  const end = tracks.offset[k + 1] ?? 0;
+  let done = tracks.offset[k] ?? 0;
+  return timeSec.map((time) => {
+    while (done < end && (tracks.toSec[done] ?? 0) <= time) done++;
+    return slotAfter(tracks, k, done, time);
+  });
+}
+
+/** The place of a series whose first changes are done, and of those from `done` on some are under way. */
+function slotAfter(tracks: SlotTracks, k: number, done: number, timeSec: number): number {
+  const start = tracks.offset[k] ?? 0;
+  const end = tracks.offset[k + 1] ?? 0;
+  let i = done;
   let slot = i > start ? (tracks.rankAfter[i - 1] ?? 0) : (tracks.startRank[k] ?? tracks.places);
   for (; i < end; i++) {
     const from = tracks.fromSec[i] ?? 0;

@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyPace, cubeOf, plainPace } from '../testing/films';
-import { beatAt, createFilmClock, frameAt, frameTimeSec, positionAt, timeOf, timeOfBeat } from './film-clock';
+import {
+  beatAt,
+  createFilmClock,
+  frameAt,
+  frameTimeSec,
+  positionAt,
+  positionsThrough,
+  timeOf,
+  timeOfBeat,
+} from './film-clock';
 import { noBuild } from './pace';
 
 const periods = (count: number) => cubeOf(Array.from({ length: count }, () => [1])).periods;
@@ -26,6 +35,15 @@ describe('a film clock', () => {
           last = position;
         }
         expect(last).toBe(clock.periodCount - 1);
+      }),
+    );
+  });
+
+  it('goes through many times in turn as to each alone, and beyond both ends', () => {
+    fc.assert(
+      fc.property(films, (clock) => {
+        const times = Float64Array.from({ length: 60 }, (_, i) => (clock.lengthSec * (i - 5)) / 50);
+        expect([...positionsThrough(clock, times)]).toEqual(Array.from(times, (t) => positionAt(clock, t).position));
       }),
     );
   });

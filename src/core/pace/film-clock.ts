@@ -172,13 +172,26 @@ export function frameAt(clock: Pick<FilmClock, 'framesPerSec' | 'frameCount'>, t
 export function positionAt(clock: FilmClock, timeSec: number): FilmPosition {
   if (!Number.isFinite(timeSec)) throw new RangeError(`timeSec: must be finite, received ${timeSec}`);
   const starts = clock.spanStartSec;
-  const lastSpan = 2 * clock.periodCount - 2;
-  const found = bisectRight(starts, Math.max(starts[0] ?? 0, timeSec)) - 1;
-  const span = Math.min(lastSpan, Math.max(0, found));
+  return positionInSpan(clock, bisectRight(starts, Math.max(starts[0] ?? 0, timeSec)) - 1, timeSec);
+}
+
+/** The `position` of many times, ascending and finite. Cost: O(times + periods). */
+export function positionsThrough(clock: FilmClock, timeSec: Float64Array): Float64Array {
+  const starts = clock.spanStartSec;
+  let found = 0;
+  return timeSec.map((time) => {
+    while (found + 1 < starts.length && (starts[found + 1] ?? 0) <= time) found++;
+    return positionInSpan(clock, found, time).position;
+  });
+}
+
+function positionInSpan(clock: FilmClock, found: number, timeSec: number): FilmPosition {
+  const starts = clock.spanStartSec;
+  const span = Math.min(2 * clock.periodCount - 2, Math.max(0, found));
   if (span % 2 === 0) return { span, fraction: 0, position: span / 2 };
   const start = starts[span] ?? 0;
   const end = starts[span + 1] ?? start;
-  const travelled = end > start ? Math.min(1, (timeSec - start) / (end - start)) : 1;
+  const travelled = end > start ? Math.min(1, Math.max(0, (timeSec - start) / (end - start))) : 1;
   const fraction = clock.ease(travelled);
   return { span, fraction, position: (span - 1) / 2 + fraction };
 }

@@ -1,5 +1,6 @@
-import { type SlotTracks, slotAt } from '../../motion/slots';
-import { positionAt } from '../../pace/film-clock';
+import { lazy } from '../../motion/lazy';
+import { type SlotTracks, slotsThrough } from '../../motion/slots';
+import { positionAt, positionsThrough } from '../../pace/film-clock';
 import type { CourseInput, ToldChart } from '../family';
 import { type PeriodPlaces, placeInStep, placePeriods } from '../shared/along/period-places';
 import { type StandingsCourse, standingsCourse } from '../shared/standings/course';
@@ -17,12 +18,14 @@ export interface PlaceLine {
 /** Places through a piece of the film. */
 export interface RankLinesCourse extends StandingsCourse {
   readonly periods: PeriodPlaces;
-  /** By series of the race. */
-  readonly lines: readonly PlaceLine[];
+  /** The way of a series of the race, laid when a picture first shows it. */
+  readonly lineOf: (series: number) => PlaceLine;
 }
 
 /** Lines of places in words. */
 export type ToldRankLines = ToldChart<RankLinesOwn, RankLinesCourse>;
+
+const NO_LINE: PlaceLine = { timeSec: new Float64Array(), along: new Float64Array(), slot: new Float64Array() };
 
 /** Corners of a change of place: it is drawn as straight pieces that look round. */
 const CORNERS = 16;
@@ -40,14 +43,25 @@ export function rankLinesCourse(input: CourseInput<RankLinesOwn>): RankLinesCour
   const { spacing, window, windowPeriods } = own;
   const periods = placePeriods(cube, standings.clock, { spacing, window, windowPeriods }, chart.focuses);
   const lines = memory.once('rank-lines lines', [standings.race, spacing], () =>
-    Array.from({ length: standings.race.tracks.seriesCount }, (_, k) => lineOf(standings.race.tracks, k, periods)),
+    Array.from({ length: standings.race.series.categories.length }, (_, k) =>
+      lazy(() => lineOf(standings.race.tracks, k, periods)),
+    ),
   );
-  return { ...standings, periods, lines };
+  return { ...standings, periods, lineOf: (series) => lines[series]?.() ?? NO_LINE };
 }
 
 /** Where a time of the film lies along the periods. */
 export function alongOf(periods: PeriodPlaces, timeSec: number): number {
-  const { position } = positionAt(periods.clock, timeSec);
+  return alongAtPosition(periods, positionAt(periods.clock, timeSec).position);
+}
+
+/** The same for many times, ascending. */
+function alongThrough(periods: PeriodPlaces, timeSec: Float64Array): Float64Array {
+  const positions = positionsThrough(periods.clock, timeSec);
+  return positions.map((position) => alongAtPosition(periods, position));
+}
+
+function alongAtPosition(periods: PeriodPlaces, position: number): number {
   const step = Math.min(Math.max(0, periods.places.length - 2), Math.floor(position));
   return placeInStep(periods, step, periods.places.length < 2 ? 0 : position - step);
 }
@@ -58,18 +72,17 @@ function lineOf(tracks: SlotTracks, k: number, periods: PeriodPlaces): PlaceLine
   const [start, end] = [tracks.offset[k] ?? 0, tracks.offset[k + 1] ?? 0];
   const corners = end - start > MANY ? FEW_CORNERS : CORNERS;
   const startSec = clock.spanStartSec[0] ?? 0;
-  const times = [startSec, clock.lengthSec];
+  const room = new Float64Array(2 + (end - start) * (corners + 1));
+  room[1] = clock.lengthSec;
+  room[0] = startSec;
+  let count = 2;
   for (let i = start; i < end; i++) {
     const [from, to] = [tracks.fromSec[i] ?? 0, tracks.toSec[i] ?? 0];
     for (let corner = 0; corner <= corners; corner++) {
       const time = from + ((to - from) * corner) / corners;
-      if (time >= startSec && time <= clock.lengthSec) times.push(time);
+      if (time >= startSec && time <= clock.lengthSec) room[count++] = time;
     }
   }
-  const timeSec = Float64Array.from(times).sort();
-  return {
-    timeSec,
-    along: timeSec.map((time) => alongOf(periods, time)),
-    slot: timeSec.map((time) => slotAt(tracks, k, time)),
-  };
+  const timeSec = room.slice(0, count).sort();
+  return { timeSec, along: alongThrough(periods, timeSec), slot: slotsThrough(tracks, k, timeSec) };
 }

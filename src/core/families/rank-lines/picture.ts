@@ -69,9 +69,8 @@ export function rankLinesPicture(plan: RankLinesPlan, timeSec: number): ChartPic
   const colourOf = (category: number, value: number) => markColour(colours, category, value, plan.ends);
   const valueByLine = new Map(heads.map(({ series, value }) => [series, value]));
   const [lines, dots, texts]: [SceneNode[], SceneNode[], SceneNode[]] = [[], [], []];
-  course.lines.forEach((line, series) => {
-    const category = course.race.series.categories[series] ?? 0;
-    const path = linePath(plan, line, series, moment, drawnTo(series) ?? time);
+  course.race.series.categories.forEach((category, series) => {
+    const path = linePath(plan, course.lineOf(series), series, moment, drawnTo(series) ?? time);
     if (path.verbs.length === 0) return;
     lines.push({
       kind: 'path',
