@@ -18,6 +18,8 @@ export interface PlaceLine {
 /** Places through a piece of the film. */
 export interface RankLinesCourse extends StandingsCourse {
   readonly periods: PeriodPlaces;
+  /** How many are on stage at once. */
+  readonly places: number;
   /** The way of a series of the race, laid when a picture first shows it. */
   readonly lineOf: (series: number) => PlaceLine;
 }
@@ -47,7 +49,7 @@ export function rankLinesCourse(input: CourseInput<RankLinesOwn>): RankLinesCour
       lazy(() => lineOf(standings.race.tracks, k, periods)),
     ),
   );
-  return { ...standings, periods, lineOf: (series) => lines[series]?.() ?? NO_LINE };
+  return { ...standings, periods, places, lineOf: (series) => lines[series]?.() ?? NO_LINE };
 }
 
 /** Where a time of the film lies along the periods. */

@@ -37,12 +37,12 @@ export function planRankLines(input: PlanInput<RankLinesOwn, RankLinesCourse>): 
   const { chart, cube, frame, course, measure } = input;
   const { plot, unit } = frame;
   const { race } = course;
-  const places = Math.max(1, race.tracks.places);
+  const { places } = course;
   const periodAxis = preparePeriodAxis({ ...input, periods: course.periods });
   const heightPx = Math.max(unit, plot.heightPx - periodAxis.heightPx - 0.6 * unit);
   const slotPx = heightPx / places;
   const names = Array.from(race.series.categories, (c, k) =>
-    (race.showing[k]?.length ?? 0) > 0 ? plainLine(cube.categories[c] ?? '') : '',
+    everShows(course, k) ? plainLine(cube.categories[c] ?? '') : '',
   );
   const formatValue = remembered(input.formatValue);
   const ends = greatestEnds(course);
@@ -87,6 +87,13 @@ export function planRankLines(input: PlanInput<RankLinesOwn, RankLinesCourse>): 
     ends,
     build: alongBuild(input, marks),
   };
+}
+
+/** Is a series ever on stage? Where there is a place for each, no place need be worked out to know. */
+function everShows({ places, race }: RankLinesCourse, series: number): boolean {
+  const { values, periodCount, categories } = race.series;
+  if (categories.length > places) return (race.showing[series]?.length ?? 0) > 0;
+  return values.subarray(series * periodCount, (series + 1) * periodCount).some((value) => !Number.isNaN(value));
 }
 
 /** The least and the greatest value of the film; 0 lies between them. */
