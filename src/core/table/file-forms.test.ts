@@ -1,4 +1,5 @@
 import type { WorkSheet } from '@e965/xlsx';
+import { DateDay, Decimal, Int64, Table, TimestampMillisecond, tableToIPC, vectorFromArray } from 'apache-arrow';
 import fc from 'fast-check';
 import { gzipSync, strToU8, zipSync } from 'fflate';
 import { parquetWriteBuffer } from 'hyparquet-writer';
@@ -155,6 +156,96 @@ describe('Parquet', () => {
   });
 });
 
+describe('Arrow', () => {
+  const columns = {
+    Day: vectorFromArray([new Date('2001-01-05'), new Date('2001-01-06')], new DateDay()),
+    At: vectorFromArray([1000, null], new TimestampMillisecond()),
+    Harbour: vectorFromArray(['Oyle', 'Pell']),
+    People: vectorFromArray([12n, null], new Int64()),
+  };
+  const expected = [
+    ['Day', 'At', 'Harbour', 'People'],
+    ['2001-01-05', '1970-01-01T00:00:01.000Z', 'Oyle', '12'],
+    ['2001-01-06', '', 'Pell', ''],
+  ];
+
+  it.each(['file', 'stream'] as const)(
+    'as a %s is read with its days, moments, large numbers and blanks',
+    async (form) => {
+      const bytes = tableToIPC(new Table(columns), form);
+      expect(await rows(bytes)).toEqual(expected);
+      const outcome = await read(bytes.subarray(0, 90));
+      expect(outcome.ok ? '' : outcome.issues[0]?.message).toMatch(/Arrow table cannot be read|no rows|without rows/i);
+    },
+  );
+
+  it('has its decimals with their point', async () => {
+    const cents = vectorFromArray(
+      [12345n, -7n, 0n].map((each) => Uint32Array.from(words(each))),
+      new Decimal(2, 10),
+    );
+    expect(await rows(tableToIPC(new Table({ Cents: cents, Year: vectorFromArray([1, 2, 3]) }), 'file'))).toEqual([
+      ['Cents', 'Year'],
+      ['123.45', '1'],
+      ['-0.07', '2'],
+      ['0.00', '3'],
+    ]);
+  });
+});
+
+/** A whole number as the four words of 128 bits. */
+const words = (value: bigint) =>
+  [0n, 32n, 64n, 96n].map((by) => Number((BigInt.asUintN(128, value) >> by) & 0xffffffffn));
+
+describe('a database', () => {
+  const made = async (...statements: string[]) => {
+    const { default: open } = await import('sql.js/dist/sql-wasm-inline.js');
+    const database = new (await open()).Database();
+    for (const each of statements) database.exec(each);
+    const bytes = database.export();
+    database.close();
+    return bytes;
+  };
+  const boats = [
+    'create table "notes of a keeper" (id integer, words text, sketch blob)',
+    `insert into "notes of a keeper" values (1, 'windy', x'0102')`,
+    'create table boats (Year integer, Harbour text, People real)',
+    "insert into boats values (2001, 'Oyle', 1.5), (2002, 'Pell', null)",
+  ];
+
+  it('shows its tables and views as sheets, and the largest is read', async () => {
+    const bytes = await made(...boats, 'create view few as select * from boats where Year = 2001');
+    expect(await rows(bytes)).toEqual([
+      ['Year', 'Harbour', 'People'],
+      ['2001', 'Oyle', '1.5'],
+      ['2002', 'Pell', ''],
+    ]);
+    const outcome = await read(bytes);
+    expect(outcome.ok && outcome.value.sheets.map(({ name, rowCount }) => [name, rowCount])).toEqual([
+      ['notes of a keeper', 2],
+      ['boats', 3],
+      ['few', 2],
+    ]);
+  });
+
+  it('gives another table when that is chosen, and says which it has', async () => {
+    const bytes = await made(...boats);
+    const other = await read(bytes, 'boats.db', { ...noReadingChoice, sheet: 'notes of a keeper' });
+    expect(other.ok && other.value.table.columns.map((column) => cellText(column, 0))).toEqual([
+      '1',
+      'windy',
+      '2 bytes',
+    ]);
+    const none = await read(bytes, 'boats.db', { ...noReadingChoice, sheet: 'lost' });
+    expect(none.ok ? '' : none.issues[0]?.message).toContain('It has: notes of a keeper, boats');
+  });
+
+  it('that is empty or damaged is told', async () => {
+    expect(await rows(await made('create table a (b)', 'drop table a'))).toContain('has no table');
+    expect(await rows((await made(...boats)).subarray(0, 600))).toContain('This database cannot be read');
+  });
+});
+
 describe('other files', () => {
   const head = (text: string, at = 0) =>
     Uint8Array.from([...new Array(at).fill(0), ...strToU8(text), ...new Array(40).fill(0)]);
@@ -164,7 +255,6 @@ describe('other files', () => {
     ['a sound', head('ID3'), 'is a sound'],
     ['a picture', Uint8Array.of(0x89, 0x50, 0x4e, 0x47, 0), 'is a picture'],
     ['a document to print', head('%PDF-1.7'), 'is a PDF'],
-    ['a database', head('SQLite format 3'), 'is a database'],
     ['something else', Uint8Array.of(0, 1, 2, 3, 0, 5), 'not text'],
   ])('such as %s are named', async (_, bytes, words) => {
     expect(await rows(bytes, 'table.csv')).toContain(words);

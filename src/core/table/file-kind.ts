@@ -41,6 +41,8 @@ const signatures: readonly (readonly [kind: FileKind, bytes: readonly number[], 
   ['compound', [0xd0, 0xcf, 0x11, 0xe0]],
   ['parquet', ascii('PAR1')],
   ['arrow', ascii('ARROW1')],
+  // A stream of Arrow begins with the mark of a message, whose length follows.
+  ['arrow', [0xff, 0xff, 0xff, 0xff]],
   ['database', ascii('SQLite format 3')],
   ['pdf', ascii('%PDF')],
 ];

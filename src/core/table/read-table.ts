@@ -1,3 +1,5 @@
+import { arrowReader } from './arrow-table';
+import { databaseReader } from './database-table';
 import { delimitedReader } from './delimited';
 import { type FileKind, recogniseFileKind } from './file-kind';
 import { type Outcome, refuse } from './issue';
@@ -8,7 +10,14 @@ import { unpack } from './unpack';
 import { workbookReader } from './workbook';
 
 /** Every reader, in the order in which they are asked. A new format is a new entry here. */
-export const readers: readonly Reader[] = [workbookReader, parquetReader, jsonReader, delimitedReader];
+export const readers: readonly Reader[] = [
+  workbookReader,
+  parquetReader,
+  arrowReader,
+  databaseReader,
+  jsonReader,
+  delimitedReader,
+];
 
 const refusals: Readonly<Record<FileKind, string>> = {
   picture: 'This file is a picture, whatever its name says. Choose the table it was made from.',
@@ -19,8 +28,8 @@ const refusals: Readonly<Record<FileKind, string>> = {
   sound: 'This file is a sound. Choose a table: a CSV file or a workbook.',
   packed: 'This file is packed in a way that cannot be opened. Unpack it and drop the table that is inside.',
   parquet: 'This Parquet file cannot be read. Save the table as CSV and drop that.',
-  arrow: 'This file is an Arrow table, which is not read yet. Save it as Parquet or CSV and drop that.',
-  database: 'This file is a database. Save the table you need as CSV and drop that.',
+  arrow: 'This Arrow table cannot be read. Save the table as CSV and drop that.',
+  database: 'This database cannot be read. Save the table you need as CSV and drop that.',
   markup:
     'This file is a web page or other markup without a table in it. Copy the table into a spreadsheet, save that as CSV and drop it here.',
   binary: 'This file is not text, so there is no table to read in it. Choose a CSV file or a workbook.',

@@ -9,7 +9,8 @@ export interface Unpacked {
   readonly fileName: string;
 }
 
-const tableEnding = /\.(csv|tsv|tab|txt|json|jsonl|ndjson|geojson|xlsx|xlsm|xlsb|xls|ods|fods|parquet|html?|xml)$/i;
+const tableEnding =
+  /\.(csv|tsv|tab|txt|json|jsonl|ndjson|geojson|xlsx|xlsm|xlsb|xls|ods|fods|parquet|arrow|feather|sqlite3?|db|html?|xml)$/i;
 
 /**
  * Takes the table out of a packed file.
