@@ -173,4 +173,16 @@ describe('the ranking', () => {
     await app.press('Fold the ranking');
     expect(screen.queryByRole('region', { name: 'Ranking' })).toBeNull();
   });
+
+  it('marks a value that stands over a gap, and says how it came about', async () => {
+    await app.openTable(
+      'gaps.csv',
+      'Year,Boat,Points\n2010,Alpha,10\n2010,Bravo,5\n2011,Bravo,7\n2012,Alpha,30\n2012,Bravo,8\n',
+    );
+    await app.press('Show the ranking');
+    await app.press('Next period');
+    await app.saysOnStage('2011: 1. Alpha, 20');
+    const values = screen.getByRole('region', { name: 'Ranking' }).querySelectorAll('li [title]');
+    expect(Array.from(values, ({ textContent }) => textContent)).toEqual(['~(worked out over a gap in the table) 20']);
+  });
 });

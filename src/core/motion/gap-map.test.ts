@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cubeValue } from '../shaping/cube';
 import { cubeOf, gappyCubes } from '../testing/films';
-import { filledShare, findMissingRuns, gapStatesOf } from './gap-map';
+import { filledShare, findMissingRuns, gapStateAt, gapStatesOf } from './gap-map';
 import { gapRules } from './series';
 
 const column = (...values: readonly (number | null)[]) => cubeOf(values.map((value) => [value]));
@@ -29,6 +29,7 @@ describe('how cells come about', () => {
               .flatMap(({ from, to }) => Array.from({ length: to - from + 1 }, (__, i) => from + i)),
           );
           gapStatesOf(cube, c, rule).forEach((state, p) => {
+            expect(gapStateAt(cube, p, c, rule)).toBe(state);
             expect(state === 'known').toBe(!Number.isNaN(cubeValue(cube, p, c)));
             expect(state !== 'known' && state !== 'outside').toBe(inRun.has(p));
           });

@@ -20,6 +20,20 @@ export function gapStatesOf(cube: Cube, category: number, gaps: GapRule): GapSta
   });
 }
 
+/**
+ * How one cell comes about: the same as `gapStatesOf` of its period.
+ *
+ * Cost: O(the length of the gap it lies in).
+ */
+export function gapStateAt(cube: Cube, period: number, category: number, gaps: GapRule): GapState {
+  const isKnown = (p: number) => !Number.isNaN(cubeValue(cube, p, category));
+  if (isKnown(period)) return 'known';
+  let [before, next] = [period - 1, period + 1];
+  while (before >= 0 && !isKnown(before)) before--;
+  while (next < cube.periods.length && !isKnown(next)) next++;
+  return before < 0 || next >= cube.periods.length ? 'outside' : filledBy[gaps];
+}
+
 /** How much of what a film shows is filled over gaps. */
 export interface FilledShare {
   /** Cells between known values that have none. */

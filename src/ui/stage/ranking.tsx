@@ -1,11 +1,19 @@
 'use client';
 
 import { ChevronDown, ChevronsRight, ChevronUp, Minus, Sparkle } from 'lucide-react';
+import { type GapState, gapStateAt } from '@/core/motion/gap-map';
 import { setSession } from '@/state/session';
 import { goToColour } from '../go-to';
 import { IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
-import { usePlayhead, useSession } from '../use-state';
+import { useChart, usePlayhead, useSession } from '../use-state';
+
+/** What is said of values that the table does not have. */
+const filledWords: Partial<Record<GapState, string>> = {
+  bridged: 'worked out over a gap in the table',
+  carried: 'kept over a gap in the table',
+  zero: 'a gap in the table, taken as 0',
+};
 
 /** The places at the playhead, with how far each has climbed since the last period. */
 export function Ranking() {
@@ -13,6 +21,11 @@ export function Ranking() {
   const hovered = useSession((state) => state.hovered);
   const cube = useSession((state) => state.cube);
   const lines = useSession((state) => state.overview?.lines);
+  const gaps = useChart((chart) => chart.gaps) ?? 'bridge';
+  const filled = (category: number) => {
+    const known = cube !== null && readout !== null && readout.period < cube.periods.length;
+    return known ? filledWords[gapStateAt(cube, readout.period, category, gaps)] : undefined;
+  };
   const colours = new Map(lines?.map(({ category, colour }) => [category, colour]));
   return (
     <section aria-label="Ranking" className="flex h-full w-[220px] shrink-0 flex-col border-l border-line bg-paper">
@@ -45,7 +58,7 @@ export function Ranking() {
               <span className="size-2.5 rounded-[2px]" style={{ background: colours.get(row.category) }} aria-hidden />
               <span className="truncate">{row.name}</span>
               <Climb climb={row.climb} />
-              <span className="col-start-3 col-end-5 font-mono text-[12px] text-quiet">{row.valueText}</span>
+              <ValueText text={row.valueText} filled={filled(row.category)} />
             </button>
           </li>
         ))}
@@ -69,6 +82,21 @@ function Climb({ climb }: { readonly climb: number | null }) {
     <span className={cx('flex items-center font-mono text-[11px]', up ? 'text-spruce' : 'text-accent-text')}>
       <Icon className="size-3" aria-label={up ? 'up' : 'down'} />
       {Math.abs(climb)}
+    </span>
+  );
+}
+
+/** A value; one that the table does not have has a mark before it, which says how it came about. */
+function ValueText({ text, filled }: { readonly text: string; readonly filled: string | undefined }) {
+  return (
+    <span className="col-start-3 col-end-5 font-mono text-[12px] text-quiet" title={filled}>
+      {filled && (
+        <>
+          <span aria-hidden>~</span>
+          <span className="sr-only">({filled}) </span>
+        </>
+      )}
+      {text}
     </span>
   );
 }
