@@ -22,6 +22,7 @@ import type { StepReport } from '@/core/shaping/preparation';
 import type { ShapeGuess } from '@/core/shaping/recognise-shape';
 import type { Step } from '@/core/shaping/steps/step';
 import type { Suggestion } from '@/core/shaping/suggestions';
+import type { EncodingSample } from '@/core/table/encoding-samples';
 import type { Issue, Outcome } from '@/core/table/issue';
 import type { ColumnProfile } from '@/core/table/profile';
 import type { SheetPreview } from '@/core/table/reader';
@@ -53,6 +54,8 @@ export interface TableSummary extends GridSummary {
   readonly sheets: readonly SheetPreview[];
   readonly sheet: string;
   readonly encoding: string;
+  /** Some words as each encoding reads them. */
+  readonly samples: readonly EncodingSample[];
   readonly delimiter: string;
   readonly headerRow: number;
 }

@@ -54,8 +54,8 @@ export class TableDesk implements TableWorkerApi {
     this.tables.set(tableId, { read, preparer: new Preparer(read.table, read.decimalHint, read.joined) });
     for (const [chartId, shaped] of this.shaped) if (shaped.tableId === tableId) this.shaped.delete(chartId);
     const { guesses, steps } = understand(read);
-    const { readAs, sheets, sheet, encoding, delimiter, headerRow } = read;
-    const how = { readAs, sheets, sheet, encoding, delimiter, headerRow };
+    const { readAs, sheets, sheet, encoding, samples = [], delimiter, headerRow } = read;
+    const how = { readAs, sheets, sheet, encoding, samples, delimiter, headerRow };
     const value = { ...summaryOf(read.table, read), ...how, issues: outcome.issues, guesses, safeSteps: steps };
     return { ok: true as const, value, issues: [] };
   }

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { decodeText } from './decode-text';
+import { encodingSamples } from './encoding-samples';
 import { recogniseFileKind } from './file-kind';
 import { isComment } from './find-table';
 import { type Outcome, refuse } from './issue';
@@ -20,7 +21,8 @@ export const delimitedReader: Reader = {
     const outcome = parseDelimited(text, options);
     if (!outcome.ok) return outcome;
     const readAs = `${outcome.value.readAs}, ${encodingName(encoding)}`;
-    return { ...outcome, value: { ...outcome.value, readAs, encoding } };
+    const samples = encodingSamples(bytes, encoding);
+    return { ...outcome, value: { ...outcome.value, readAs, encoding, samples } };
   },
 };
 

@@ -1,20 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { decodeBytes } from './decode-bytes';
+import { encode } from '../testing/code-page';
 import { decodeText } from './decode-text';
-
-/** A text in a code page of one byte a letter. @throws Error for a letter that it has not. */
-function encode(text: string, page: string): Uint8Array {
-  const all = decodeBytes(
-    Uint8Array.from({ length: 256 }, (_, byte) => byte),
-    page,
-  );
-  return Uint8Array.from([...text], (letter) => {
-    const byte = all.indexOf(letter);
-    if (byte < 0) throw new Error(`${page} has no ${letter}`);
-    return byte;
-  });
-}
 
 const lists = [
   ['windows-1252', 'Danish', 'Øresund,Rødby,Ærø,Århus,Købing'],

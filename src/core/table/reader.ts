@@ -1,3 +1,4 @@
+import type { EncodingSample } from './encoding-samples';
 import type { Issue, Outcome } from './issue';
 import type { IssueCode } from './issue-codes';
 import type { Table } from './table';
@@ -72,6 +73,8 @@ export interface ReadTable {
   /** Record that holds the names, from 1; 0 when there is none. */
   readonly headerRow: number;
   readonly encoding: string;
+  /** Some of its words as each encoding reads them; left out where that makes no difference. */
+  readonly samples?: readonly EncodingSample[];
   readonly delimiter: string;
   readonly sheet: string;
   readonly sheets: readonly SheetPreview[];

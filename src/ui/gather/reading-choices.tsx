@@ -13,6 +13,7 @@ import { useServices } from '../services';
 export function ReadingChoices({ table }: { readonly table: TableSummary }) {
   const { readAs } = useServices();
   const isText = table.delimiter !== '';
+  const samples = new Map(table.samples.map(({ encoding, text }) => [encoding, text]));
   return (
     <>
       <NumberField
@@ -36,7 +37,12 @@ export function ReadingChoices({ table }: { readonly table: TableSummary }) {
         <SelectField
           control="encoding"
           value={table.encoding}
-          choices={[...new Set([...encodings, table.encoding])].map((value) => ({ value, label: value.toUpperCase() }))}
+          choices={[...new Set([...encodings, table.encoding])].map((value) => ({
+            value,
+            label: value.toUpperCase(),
+            note: samples.get(value),
+          }))}
+          hint={samples.has(table.encoding) && `Reads “${samples.get(table.encoding)}”.`}
           onChange={(encoding) => void readAs({ encoding })}
         />
       )}

@@ -10,7 +10,7 @@ import { Field } from './field';
 export interface Choice {
   readonly value: string;
   readonly label: string;
-  readonly note?: string;
+  readonly note?: string | undefined;
 }
 
 interface SelectBoxProps {

@@ -67,6 +67,7 @@ export function stageRace(project: Project = raceProject()): PreparedFilm {
       guesses: [{ fields: noFields, score: 1, why: '' }] as never,
       safeSteps: [],
       sheets: [],
+      samples: [],
       sheet: '',
       encoding: '',
       delimiter: '',
