@@ -327,4 +327,24 @@ describe('problems', () => {
       await app.saysOnStage('Bravo, 30');
     },
   );
+
+  it('about what a workbook hides leave it out with one click', async () => {
+    const xlsx = await import('@e965/xlsx');
+    const sheet = xlsx.utils.aoa_to_sheet([
+      ['Year', 'Oyle', 'Pell'],
+      [2001, 1, 2],
+      [2002, 3, 4],
+      [2003, 5, 6],
+    ]);
+    sheet['!rows'] = [{}, {}, {}, { hidden: true }];
+    const book = xlsx.utils.book_new();
+    xlsx.utils.book_append_sheet(book, sheet, 'Data');
+    await app.openTable('hides.xlsx', new Uint8Array(xlsx.write(book, { type: 'array', bookType: 'xlsx' })));
+    await app.goTo('Gather');
+    await app.pageSays('1 hidden row of the sheet is read like the others.');
+    await app.press('Leave hidden rows out');
+    await app.pageSays('Left out by a step.');
+    expect(screen.queryByRole('button', { name: 'Leave hidden rows out' })).toBeNull();
+    await app.pageSays('2 rows, 3 columns');
+  });
 });

@@ -73,6 +73,24 @@ describe('what is what', () => {
     await app.saysOnStage('1. Pell South, 40');
   });
 
+  it('makes one chart for each value of a column that tells rows apart, where it is offered', async () => {
+    const lines = [2001, 2002, 2003].flatMap((year) =>
+      ['Oyle', 'Pell', 'Quay', 'Rill'].flatMap((town, i) => [
+        `${year},${town},wet,${year - 2000 + i}`,
+        `${year},${town},dry,${2 * (year - 2000) + i}`,
+        `${year},${town},all,${3 * (year - 2000) + 2 * i}`,
+      ]),
+    );
+    await app.openTable('days.csv', ['Year,Town,Weather,Days', ...lines].join('\n'));
+    await app.goTo('Shape');
+    await app.pageSays('“Weather” tells apart the rows of one period and category');
+    await app.press('One chart for each value of Weather');
+    const strip = within(await screen.findByRole('navigation', { name: 'Charts by Weather' }));
+    expect(strip.getAllByRole('button')).toHaveLength(3);
+    await app.saysOnStage('2001: 1. Rill, 4; 2. Quay, 3; 3. Pell, 2; 4. Oyle, 1.');
+    expect(screen.queryByRole('button', { name: 'One chart for each value of Weather' })).toBeNull();
+  });
+
   it('colours by a column, and takes pictures from one', async () => {
     await openIslands();
     await app.press('Notation, parts, groups and colours');

@@ -59,7 +59,7 @@ describe('tempo and tables of which nothing comes', () => {
     put('wet.csv', `Year,Name,Value\n${wet}\n2001,A,5`);
     const words = printed('inspect', 'wet.csv');
     expect(words).toContain(
-      '9 times: A value could not be read and counts as missing. First: row 2, Value; row 3, Value',
+      '9 times: a value could not be read and counts as missing. First: row 2, Value; row 3, Value',
     );
     expect(words.match(/cannot be read as a number,/g) ?? []).toHaveLength(0);
     put('one.csv', 'Year,Name,Value\n2001,A,5');

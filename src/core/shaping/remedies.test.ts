@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Issue } from '../table/issue';
 import { noFields } from './fields';
-import { remedyFor } from './remedies';
+import { isMended, remedyFor } from './remedies';
 
 const issue = (code: Issue['code'], more: Partial<Issue> = {}): Issue => ({
   code,
@@ -26,6 +26,17 @@ describe('the remedy for an issue', () => {
     [issue('out-of-order', { column: 'Year', raw: '2001' }), 'Sort by period', 'sort-rows', 'Year'],
   ] as const)('%# is a step on its column, in words', (given, label, kind, column) => {
     expect(remedyFor(given, fields)).toMatchObject({ label, step: { kind, column } });
+  });
+
+  it('leaves out what a workbook hides', () => {
+    expect(remedyFor(issue('hidden-cells', { row: 3, rows: [3, 5] }), fields)).toEqual({
+      label: 'Leave hidden rows out',
+      step: { kind: 'remove-rows', rows: [3, 5] },
+    });
+    expect(remedyFor(issue('hidden-cells', { columns: ['Wet'] }), fields)).toEqual({
+      label: 'Leave hidden columns out',
+      step: { kind: 'remove-columns', columns: ['Wet'] },
+    });
   });
 
   it('says what the step does to the cell', () => {
@@ -67,5 +78,16 @@ describe('the remedy for an issue', () => {
       fields,
     )?.label;
     expect(label?.length).toBeLessThan('Read “” as missing'.length + 26);
+  });
+
+  it('is known to be taken already, by one step or several that are on', () => {
+    const rows = (...numbers: number[]) => ({ kind: 'remove-rows', rows: numbers }) as const;
+    const step = (plan: ReturnType<typeof rows>, on = true) => ({ ...plan, id: 'a', name: '', on });
+    expect(isMended(rows(3, 5), [step(rows(3)), step(rows(5, 6))])).toBe(true);
+    expect(isMended(rows(3, 5), [step(rows(3)), step(rows(5), false)])).toBe(false);
+    const columns = { kind: 'remove-columns', columns: ['Wet'] } as const;
+    expect(isMended(columns, [{ ...columns, id: 'a', name: '', on: true }])).toBe(true);
+    expect(isMended(columns, [])).toBe(false);
+    expect(isMended({ kind: 'tidy-text' }, [{ kind: 'tidy-text', id: 'a', name: '', on: true }])).toBe(false);
   });
 });

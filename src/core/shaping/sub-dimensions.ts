@@ -34,7 +34,7 @@ export function subDimension(table: Table, fields: Fields): SubDimension | null 
   if (fields.shape !== 'long' && !across) return null;
   const told = across ? distinctPairs(table, category, category) : distinctPairs(table, period, category);
   if (told >= table.rowCount * ENOUGH) return null;
-  const taken = new Set([period, category, value, parts, fields.second, fields.third]);
+  const taken = new Set([period, category, value, parts, fields.second, fields.third, fields.group]);
   const candidates = profileTable(table).filter(
     ({ name, kind, distinctCount, blankCount }) =>
       !taken.has(name) &&

@@ -22,15 +22,17 @@ export const suggestDivided: Suggest = ({ table, fields, issues, steps }) => {
     test,
     values: [value],
   });
-  if (total === null)
-    return repeated ? [offer(filter('is', values[0] ?? ''), `${tells}; this keeps one of them alone.`)] : [];
+  const charts = { groups: column };
+  if (total === null) {
+    const one = offer(filter('is', values[0] ?? ''), `${tells}; this keeps one of them alone.`);
+    return repeated ? [{ ...one, ...charts }] : [];
+  }
   const because = evidence
     ? `${q(total)} equals the sum of the others in ${evidence.equal} of ${evidence.of} cases`
     : `${q(total)} is called like a total`;
-  return [
-    ...(repeated ? [pressing(filter('is', total), `${tells}; ${because}: this keeps it alone.`)] : []),
-    pressing(filter('is-not', total), `${tells}; ${because}: without it the others add up to it once.`),
-  ];
+  const whole = pressing(filter('is', total), `${tells}; ${because}: this keeps it alone.`);
+  const others = pressing(filter('is-not', total), `${tells}; ${because}: without it the others add up to it once.`);
+  return repeated ? [{ ...whole, ...charts }, others] : [{ ...others, ...charts }];
 };
 
 /** Parts among which one is the sum of the others. */

@@ -12,6 +12,8 @@ export interface Suggestion {
   readonly safe: boolean;
   /** Without it the film says something wrong: a total races beside what it is the sum of. */
   readonly pressing?: boolean;
+  /** A column instead, each of whose values can have a chart of its own: the column of groups. */
+  readonly groups?: string;
 }
 
 /** What suggestions are made from. */

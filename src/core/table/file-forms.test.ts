@@ -318,13 +318,23 @@ describe('workbooks', () => {
       sheet['!cols'] = [{}, { hidden: true }];
     });
     expect(outcome.issues).toMatchObject([
+      { code: 'hidden-cells', row: 3, rows: [3], message: '1 hidden row of the sheet is read like the others.' },
       {
         code: 'hidden-cells',
-        row: 3,
-        message: expect.stringContaining('1 hidden row and 1 hidden column of the sheet are'),
+        columns: ['Oyle'],
+        message: '1 hidden column of the sheet is read like the others. “Oyle”',
       },
     ]);
     expect(outcome.ok && outcome.value.table.rowCount).toBe(3);
     expect((await bookOf(() => undefined)).issues).toEqual([]);
+  });
+
+  it('count what they hide where it is part of the table, by its place in the sheet', async () => {
+    const outcome = await bookOf((sheet) => {
+      for (const cell of ['A1', 'A2', 'A3', 'A4']) delete sheet[cell];
+      sheet['!cols'] = [{ hidden: true }, {}, { hidden: true }];
+      sheet['!rows'] = [{ hidden: true }, { hidden: true }, {}, { hidden: true }];
+    });
+    expect(outcome.issues.map(({ rows, columns }) => rows ?? columns)).toEqual([[2, 4], ['Pell']]);
   });
 });

@@ -18,7 +18,7 @@ it('one or two of a kind are told one by one, more of them in one line with the 
   const [group, other] = groupIssues([...two, issue('blank-category', 5), issue('unreadable-number', 9)]);
   expect(group).toMatchObject({ count: 3 });
   expect(group?.words).toBe(
-    '3 times: A value could not be read and counts as missing. First: row 3, People; row 4, People; row 9, People',
+    '3 times: a value could not be read and counts as missing. First: row 3, People; row 4, People; row 9, People',
   );
   expect(other?.words).toBe('Row 5 is odd.');
 });

@@ -17,6 +17,9 @@ const PLACES = 3;
 
 const counted = (count: number) => count.toLocaleString('en-GB');
 
+/** A sentence as the second half of one. */
+const lowered = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+
 /** Where an issue is, in words; `''` for nowhere. */
 function placeOf({ row, column }: Issue): string {
   return [row === undefined ? '' : `row ${row}`, column ?? ''].filter(Boolean).join(', ');
@@ -42,6 +45,8 @@ export function groupIssues(issues: readonly Issue[]): IssueGroup[] {
     const count = listed.length + beyond;
     const places = listed.map(placeOf).filter(Boolean).slice(0, PLACES);
     const where = places.length > 0 ? ` First: ${places.join('; ')}${count > places.length ? ' …' : ''}` : '';
-    return [{ issues: all, count, words: `${counted(count)} times: ${issueCodes[all[0].code].means}${where}` }];
+    return [
+      { issues: all, count, words: `${counted(count)} times: ${lowered(issueCodes[all[0].code].means)}${where}` },
+    ];
   });
 }

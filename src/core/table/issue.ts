@@ -14,6 +14,9 @@ export interface Issue {
   readonly column?: string;
   /** The cell's text as it stands in the file, shortened to 120 characters. */
   readonly raw?: string;
+  /** Where it is about several rows or columns as a whole: their numbers, or their names. */
+  readonly rows?: readonly number[];
+  readonly columns?: readonly string[];
   /** What is the matter and what to do about it, in plain words. */
   readonly message: string;
 }

@@ -67,6 +67,9 @@ function extentOf(data: readonly (readonly (CellObject | undefined)[] | undefine
   return { bottom, right, left: Number.isFinite(left) ? left : 0 };
 }
 
+/** The first column of a sheet that holds something, from 0. */
+export const leftOf = (sheet: Sheet): number => extentOf(sheet['!data'] ?? []).left;
+
 /**
  * The records of a sheet from its first row on, as wide as the sheet. Formulas without a saved result are added to
  * `list`, with the place of the column as `#n`.

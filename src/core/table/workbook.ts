@@ -1,7 +1,8 @@
-import type { WorkBook, WorkSheet } from '@e965/xlsx';
+import type { WorkBook } from '@e965/xlsx';
 import { unzipSync, zipSync } from 'fflate';
 import { decodeText } from './decode-text';
 import { recogniseFileKind } from './file-kind';
+import { hiddenIssues } from './hidden-cells';
 import { type Issue, type Outcome, refuse } from './issue';
 import type { IssueCode } from './issue-codes';
 import { readNumber } from './number-text';
@@ -139,35 +140,13 @@ function tableOfBook(book: WorkBook, options: ReadOptions): Outcome<ReadTable> {
     return refuse('no-rows', `The sheet “${sheet}” has no table with rows in it. Choose another sheet.`);
   }
   const readAs = names.length > 1 ? `the sheet “${sheet}”, one of ${names.length}` : `the sheet “${sheet}”`;
-  const hidden = hiddenIssue(book.Sheets[sheet] ?? {});
   const issues = [
     ...list.finish(),
-    ...(hidden ? [hidden] : []),
+    ...hiddenIssues(book.Sheets[sheet] ?? {}, outcome.value.table),
     ...outcome.issues.filter(({ code }) => code !== 'ragged-line'),
   ];
   const given = { readAs, decimalHint: null, encoding: '', delimiter: '', sheet, sheets: previews } as const;
   return { ok: true, value: { ...given, ...outcome.value }, issues: nameColumns(issues, outcome.value.table.columns) };
-}
-
-const counted = (count: number, what: string) => (count === 1 ? `1 hidden ${what}` : `${count} hidden ${what}s`);
-
-/** Rows and columns that the workbook hides are data all the same; null where there are none. */
-function hiddenIssue(sheet: WorkSheet): Issue | null {
-  const { '!rows': rows = [], '!cols': columns = [], '!ref': extent } = sheet;
-  const end = /:\$?([A-Z]+)\$?(\d+)$/.exec(extent ?? '');
-  const rowCount = Number(end?.[2] ?? 1);
-  const columnCount = [...(end?.[1] ?? 'A')].reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0);
-  const hiddenRows = Array.from({ length: rowCount }, (_, i) => i).filter((i) => rows[i]?.hidden);
-  const hiddenColumns = Array.from({ length: columnCount }, (_, i) => i).filter((i) => columns[i]?.hidden);
-  if (hiddenRows.length + hiddenColumns.length === 0) return null;
-  const parts = [
-    hiddenRows.length > 0 ? counted(hiddenRows.length, 'row') : '',
-    hiddenColumns.length > 0 ? counted(hiddenColumns.length, 'column') : '',
-  ].filter(Boolean);
-  const first = hiddenRows[0];
-  const are = hiddenRows.length + hiddenColumns.length === 1 ? 'is' : 'are';
-  const message = `${parts.join(' and ')} of the sheet ${are} read like the others. Delete what should not count in Gather.`;
-  return { code: 'hidden-cells', severity: 'note', ...(first === undefined ? {} : { row: first + 1 }), message };
 }
 
 /** Cells are complained of by their place in the sheet before the columns have names. */

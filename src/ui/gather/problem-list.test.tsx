@@ -53,7 +53,7 @@ describe('problems of a table', () => {
     show(12, 3, [wet(3), wet(5), wet(8), { ...wet(9), code: 'error-cell', message: 'An error of the spreadsheet.' }]);
     const list = screen.getByRole('list', { name: 'Problems in the table' });
     expect(within(list).getAllByRole('listitem')).toHaveLength(2);
-    const kind = within(list).getByRole('button', { name: /3 times: A value could not be read.*row 3, People/ });
+    const kind = within(list).getByRole('button', { name: /3 times: a value could not be read.*row 3, People/ });
     expect(screen.queryByRole('list', { name: 'All of this kind' })).toBeNull();
     await userEvent.click(kind);
     const all = within(screen.getByRole('list', { name: 'All of this kind' }));

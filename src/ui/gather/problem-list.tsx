@@ -4,14 +4,16 @@ import { ChevronRight, CircleAlert, CircleCheck, Info, ListChecks, TriangleAlert
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import { accountWords } from '@/core/shaping/account-words';
-import { remedyFor } from '@/core/shaping/remedies';
+import { isMended, remedyFor } from '@/core/shaping/remedies';
+import type { Step } from '@/core/shaping/steps/step';
 import type { Issue } from '@/core/table/issue';
 import { groupIssues, type IssueGroup } from '@/core/table/issue-groups';
+import { currentTable } from '@/state/current';
 import { addStep } from '@/state/edit-table';
 import { goToCell, goToControl } from '../go-to';
 import { Button } from '../parts/button';
 import { FieldLoss } from '../shape/column-loss';
-import { useChart, useSession } from '../use-state';
+import { useChart, useProject, useSession } from '../use-state';
 
 const icons = {
   error: <CircleAlert className="size-4 shrink-0 text-accent-text" aria-label="Stops the chart" />,
@@ -25,6 +27,7 @@ const questions: Readonly<Record<string, 'periods-as' | 'decimal'>> = {
 };
 const weight = { error: 0, warning: 1, note: 2 };
 const PAGE = 40;
+const none: readonly Step[] = [];
 
 /** Everything that is wrong with the table: what came of reading it and of shaping it, worst first. */
 export function useProblems(): readonly Issue[] {
@@ -138,6 +141,7 @@ function Problem({ issue }: { readonly issue: Issue }) {
 /** The one-click remedy of a problem; it becomes a step of the preparation. A question leads to where it is answered. */
 function Mend({ issue }: { readonly issue: Issue }) {
   const fields = useChart((chart) => chart.fields);
+  const steps = useProject((project) => currentTable(project).steps, none);
   const asked = questions[issue.code];
   if (asked) {
     return (
@@ -148,6 +152,7 @@ function Mend({ issue }: { readonly issue: Issue }) {
   }
   const remedy = fields && remedyFor(issue, fields);
   if (!remedy) return <FieldLoss issue={issue} />;
+  if (isMended(remedy.step, steps)) return <p className="mb-1 ml-7 text-[12px] text-spruce">Left out by a step.</p>;
   return (
     <Button className="mb-1 ml-7 h-auto min-h-6 px-2 py-0.5 text-left text-[12px]" onClick={() => addStep(remedy.step)}>
       <Wand className="size-3.5 shrink-0" aria-hidden /> {remedy.label}
