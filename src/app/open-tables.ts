@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { currentTable } from '@/state/current';
 import { documentStore } from '@/state/document';
 import { ImportRefused, type Incoming } from '@/state/incoming';
+import { LARGE_BYTES } from '@/state/keep/asset-store';
 import { keepHandle, loadHandle } from '@/state/keep/assets';
 import type { Disk } from '@/state/keep/disk';
 import { interrupted, whileIncoming } from '@/state/keep/incoming-files';
@@ -39,8 +40,12 @@ export class TableOpener {
     return bytes;
   }
 
-  /** Reads bytes as the table on stage, or adds them to it. Returns whether they could be read. */
-  async take(bytes: ArrayBuffer, incoming: Incoming, add: AddHow | false): Promise<boolean> {
+  /**
+   * Reads bytes as the table on stage, or adds them to it. Returns whether they could be read.
+   *
+   * @param file The file they come from, where there is one: a large one is kept without copying its bytes.
+   */
+  async take(bytes: ArrayBuffer, incoming: Incoming, add: AddHow | false, file?: Blob): Promise<boolean> {
     const { template } = sessionStore.getState();
     const like = template && !add && !incoming.sample ? { like: template.project } : {};
     const read = async (assetId?: string) => {
@@ -51,7 +56,10 @@ export class TableOpener {
     try {
       const { fileName, kind = 'file', sample } = incoming;
       if (sample || bytes.byteLength === 0) await read();
-      else await whileIncoming(this.disk, navigator.locks ?? null, { fileName, kind, add }, bytes, read);
+      else {
+        const kept = file && file.size >= LARGE_BYTES ? file : bytes;
+        await whileIncoming(this.disk, navigator.locks ?? null, { fileName, kind, add }, kept, read);
+      }
       if (!add) setSession({ template: null });
       return true;
     } catch (error) {
@@ -78,7 +86,7 @@ export class TableOpener {
       const bytes = await this.bytesOf(file);
       if (!bytes) continue;
       const adds = add || (place > 0 && ('rows' as const));
-      const read = await this.take(bytes, { fileName: file.name }, adds);
+      const read = await this.take(bytes, { fileName: file.name }, adds, file);
       if (read && adds) added++;
       if (read && handle) await this.keepHandleOf(handle, adds !== false);
     }

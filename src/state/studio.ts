@@ -64,15 +64,16 @@ export class Studio {
     if (sessionStore.getState().playing !== playing) setSession({ playing });
   }
 
-  /** Reads a file and starts a chart of it. A table with the same columns takes the place of the old one. */
+  /** Reads a file and starts a chart of it; its bytes go with it. A table with the same columns takes the place of the old one. */
   async importFile(bytes: ArrayBuffer, incoming: Incoming): Promise<void> {
     await this.whileReading(incoming.fileName, async () => {
       const source = sourceOf(incoming);
       const id = freshId();
-      const summary = await this.reader.readSources(id, source.fileName, [
-        { source, bytes: bytes.slice(0), keys: [], measure: '' },
-      ]);
-      await keepAsset(source.assetId, bytes);
+      // The bytes go to the worker as they are, so they are kept first; that it worked matters once they could be read.
+      const keeping = Promise.allSettled([keepAsset(source.assetId, bytes)]);
+      const summary = await this.reader.readSources(id, source.fileName, [{ source, bytes, keys: [], measure: '' }]);
+      const [kept] = await keeping;
+      if (kept.status === 'rejected') throw kept.reason;
       const entry: TableEntry = {
         id,
         name: incoming.sample?.name ?? incoming.fileName,

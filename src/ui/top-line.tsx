@@ -1,8 +1,8 @@
 'use client';
 
 import { Command, Expand, HelpCircle, LibraryBig, Moon, PanelLeft, Redo2, Sun, Undo2 } from 'lucide-react';
-import { type ReactNode, useMemo } from 'react';
-import { filledShare, MUCH_FILLED } from '@/core/motion/gap-map';
+import type { ReactNode } from 'react';
+import { MUCH_FILLED } from '@/core/motion/gap-map';
 import { edit, endGesture, redo } from '@/state/document';
 import { setSession, type WorkStep, workSteps } from '@/state/session';
 import { useProblems } from './gather/problem-list';
@@ -108,10 +108,10 @@ function StepNav() {
   const pressing = useSession((state) => state.prepared?.suggestions.some((each) => each.pressing) ?? false);
   const doubtful = problems.some(({ code, severity }) => severity === 'warning' && doubts.has(code));
   const gaps = useChart((chart) => chart.gaps);
-  const bridged = useMemo(() => {
-    const { filled, shown } = cube && gaps === 'bridge' ? filledShare(cube) : { filled: 0, shown: 1 };
-    return filled > shown * MUCH_FILLED;
-  }, [cube, gaps]);
+  const bridged = useSession(({ prepared }) => {
+    const { filled, shown } = prepared?.filled ?? { filled: 0, shown: 0 };
+    return gaps === 'bridge' && filled > shown * MUCH_FILLED;
+  });
   const looks: Partial<Record<WorkStep, string>> = {
     gather: pressing || problems.some(({ severity }) => severity !== 'note') ? 'needs a look' : undefined,
     shape:

@@ -2,6 +2,7 @@ import type { FilmOverview } from '@/core/film/overview';
 import type { Pointed } from '@/core/film/point-at';
 import type { Cubes } from '@/core/film/prepare-film';
 import type { Readout } from '@/core/film/readout';
+import type { FilledShare } from '@/core/motion/gap-map';
 import type { GapRule } from '@/core/motion/series';
 import type { FontBytes, ImageBytes } from '@/core/project/film-media';
 import type { Look } from '@/core/project/look';
@@ -85,6 +86,8 @@ export interface PreparedReport {
   readonly further: readonly FurtherChoice[];
   /** How the period column is read, and why. */
   readonly periodWhy: string;
+  /** How much of the values is filled over gaps. */
+  readonly filled: FilledShare;
   /** What every cell of the files is to the film. */
   readonly account: ReadingAccount;
 }

@@ -1,4 +1,4 @@
-import { gapStatesOf } from '@/core/motion/gap-map';
+import { filledShare, gapStatesOf } from '@/core/motion/gap-map';
 import { accountOf } from '@/core/shaping/account';
 import { compareCubes } from '@/core/shaping/compare-cubes';
 import { type Cube, copyCube } from '@/core/shaping/cube';
@@ -86,6 +86,7 @@ export class TableDesk implements TableWorkerApi {
       guesses: recogniseShapes(table, read.decimalHint),
       further: furtherChoices({ table, fields, joined: read.joined ?? [], decimalHint: read.decimalHint }),
       periodWhy: preparer.periodWhy(fields, table) ?? '',
+      filled: cube ? filledShare(cube) : { filled: 0, shown: 0 },
       account: accountOf({ read, preparer, steps, fields, cube }),
     };
   }

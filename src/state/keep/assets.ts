@@ -12,7 +12,7 @@ const keptHere = new Map<string, Promise<unknown>>();
 export const keptInThisVisit = (): ReadonlySet<string> => new Set(keptHere.keys());
 
 /** Keeps the bytes of a file that the project is about to refer to; once, however often it is asked. */
-export async function keepAsset(id: string, bytes: ArrayBuffer): Promise<void> {
+export async function keepAsset(id: string, bytes: ArrayBuffer | Blob): Promise<void> {
   const keeping = keptHere.get(id) ?? stores().assets.setItem(id, bytes);
   keptHere.set(id, keeping);
   try {

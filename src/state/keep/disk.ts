@@ -1,4 +1,5 @@
 import localforage from 'localforage';
+import { AssetStore } from './asset-store';
 import { ChangeStore } from './change-store';
 import type { KeyValue } from './key-value';
 
@@ -41,7 +42,7 @@ export function browserDisk(): Disk {
     cards: store('cards'),
     versions: store('versions'),
     incoming: store('incoming'),
-    assets: store('assets'),
+    assets: new AssetStore(store('assets')),
     handles: store('handles'),
     notes: localStorage,
   };

@@ -23,13 +23,13 @@ export async function whileIncoming<T>(
   disk: Disk,
   locks: TabWays['locks'],
   file: Omit<IncomingFile, 'assetId'>,
-  bytes: ArrayBuffer,
+  bytes: ArrayBuffer | Blob,
   read: (assetId: string) => Promise<T>,
 ): Promise<T> {
   const assetId = freshId();
   const work = async () => {
     await Promise.all([
-      keepAsset(assetId, bytes.slice(0)),
+      keepAsset(assetId, bytes),
       disk.incoming.setItem(assetId, { ...file, assetId } satisfies IncomingFile),
     ]).catch(() => undefined);
     try {

@@ -22,7 +22,7 @@ export function useStripDrawing(box: RefObject<HTMLDivElement | null>, canvas: R
       context.scale(ratio, ratio);
       drawStrip({ context, widthPx, heightPx, overview, hovered, inks: readInks(room) });
     };
-    draw();
+    // It calls at once too, but after the page has been laid out, so that asking for sizes holds nothing up.
     const observer = new ResizeObserver(draw);
     observer.observe(room);
     return () => observer.disconnect();

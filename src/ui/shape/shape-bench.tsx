@@ -1,7 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
-import { filledShare, MUCH_FILLED } from '@/core/motion/gap-map';
+import { MUCH_FILLED } from '@/core/motion/gap-map';
 import { setSession } from '@/state/session';
 import { useProblems } from '../gather/problem-list';
 import { goToControl } from '../go-to';
@@ -89,9 +88,8 @@ const fillings = {
 
 /** How much of the film is no value of the table, where that is so. */
 function FilledWords() {
-  const cube = useSession((state) => state.cube);
+  const share = useSession((state) => state.prepared?.filled);
   const gaps = useChart((chart) => chart.gaps);
-  const share = useMemo(() => cube && filledShare(cube), [cube]);
   if (!share || share.filled === 0 || !gaps) return null;
   const part = share.filled / share.shown;
   const much = gaps === 'bridge' && part > MUCH_FILLED;

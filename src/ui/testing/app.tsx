@@ -82,6 +82,7 @@ export function stageRace(project: Project = raceProject()): PreparedFilm {
       guesses: [],
       further: [],
       periodWhy: '',
+      filled: { filled: 0, shown: 0 },
       account: { cells: 0, used: 0, parts: [] },
     },
   });
