@@ -1,5 +1,5 @@
-// npm run bench: measures speed, as ratios within one run. --json prints the figures as JSON; names of parts (core, tables, page,
-// start, film, memory) measure these alone.
+// npm run bench: measures speed, as ratios within one run. --json prints the figures as JSON; names of parts (core, tables,
+// readers, page, start, film, memory) measure these alone.
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
@@ -71,6 +71,17 @@ const parts = {
       ['  held in memory, file included', `${tables.memory[0].toFixed(2)} × the file`, '', 'at most 3'],
       row('1,000,000 rows of CSV to a cube', tables.half, 'ms', 0),
       ratio(tables.cube, tables.half, 2, 'at most 2.2', '  ratio of twice the rows'),
+    ];
+  },
+  async readers() {
+    const { rows, kinds, answers } = await measureInNode('readers.ts');
+    const [plain] = kinds;
+    return [
+      ...kinds.flatMap(({ what, ms }, i) => [
+        row(`${rows.toLocaleString('en-GB')} rows as ${what}`, ms, 'ms', 0),
+        ...(i > 0 ? [ratio(ms, plain.ms, 2, '', '  against CSV')] : []),
+      ]),
+      ...answers.map(({ what, ms }) => row(`${what}: an answer`, ms, 'ms', 0, 'under 5,000 ms')),
     ];
   },
   async page() {

@@ -1,5 +1,6 @@
 import chardet from 'chardet';
 import { decodeBytes } from './decode-bytes';
+import { wordsBeyondAscii } from './words-beyond-ascii';
 
 /** Code pages of one byte a letter that tables are met in. The first is the likeliest. */
 const pages = [
@@ -154,6 +155,8 @@ function fitOf(character: string, before: string, after: string, weights: Weight
 
 /** The bytes beyond ASCII, each with its neighbours, are decoded together; so many of them tell enough. */
 const MOST = 4000;
+/** Bytes of words that the detector is given. */
+const MOST_OF_WORDS = 40_000;
 /** What the detector says counts for so much, and that most tables are of the West for so much. */
 const DETECTOR = 0.15;
 /** Fewer bytes than this beyond ASCII tell the detector nothing. */
@@ -165,7 +168,7 @@ const WEST = 0.1;
  * do, or else by which encoding of several bytes a letter gives the signs that are usual in tables.
  */
 export function guessEncoding(bytes: Uint8Array): string {
-  const found = chardet.analyse(bytes.length > 2_000_000 ? bytes.subarray(0, 2_000_000) : bytes);
+  const found = chardet.analyse(wordsOf(bytes));
   const telling = neighbourhoods(bytes);
   const decoded = new Map(pages.map((page) => [page, decodeBytes(telling, page)] as const));
   const first = decoded.get('windows-1252') ?? '';
@@ -215,6 +218,17 @@ function wideEncoding(bytes: Uint8Array): { readonly encoding: string; readonly 
       best = { encoding, score, share: score / signs };
   }
   return best;
+}
+
+/** Words with bytes beyond ASCII, from the whole of the file; the detector is slow, and the others tell it nothing. */
+function wordsOf(bytes: Uint8Array): Uint8Array {
+  const taken: number[] = [];
+  for (const word of wordsBeyondAscii(bytes)) {
+    for (const byte of word) taken.push(byte);
+    taken.push(32);
+    if (taken.length > MOST_OF_WORDS) break;
+  }
+  return Uint8Array.from(taken);
 }
 
 /** Every byte beyond ASCII with the byte before and after it, each stretch apart. */
