@@ -8,6 +8,9 @@ const codeNames =
 /** What divides names rather than being one: where there is another column of names, that one is taken. */
 const dividingNames =
   /^(sex|gender|geschlecht|sexe|sexo|kön|køn|age|ages|age ?groups?|alter|altersgruppe|âge|edad|unit|units|measures?|indicators?|freq|frequency|scenario|residence|currency|adjustment)$/i;
+/** What tells values of different kinds apart, such as their units: such values never add up. */
+export const kindNames =
+  /^(units?|einheit|unité|unidad|unità|eenheid|enhet|enhed|yksikkö|jednostka|jednotka|birim|measures?|metrics?|indicators?|indikator|indicateur|indicador|variables?|merkmal|series|series name|indicator name|statistics?|items? measured|elements?|currency|währung|freq|frequency|scenario|adjustment)$/i;
 /** Columns called like periods whose numbers are counted: rounds, minutes, steps. */
 export const stepNames =
   /\b(round|minute|min|step|lap|stage|hour|period|game|match|turn|leg|generation|iteration|age|no|week|day|month|season|time|t)\b\.?/i;
@@ -60,7 +63,7 @@ export function bestCategory(
   const candidates = (varied.length > 0 ? varied : texts).filter((profile) => repeatsIn(profile, table));
   if (!repeatsIn(period, table) || candidates.length === 0) {
     // Where periods repeat and nothing is named in words, numbers that repeat are the names: shirt numbers, say.
-    const numbered = others.find((profile) => repeatsIn(profile, table) && repeatsIn(period, table));
+    const numbered = others.find((profile) => namesByNumber(table, period, profile));
     return candidates[0] ?? texts[0] ?? numbered;
   }
   if (candidates.length === 1) return candidates[0];
@@ -72,6 +75,17 @@ export function bestCategory(
   };
   return candidates.map((profile) => ({ profile, score: score(profile) })).sort((a, b) => b.score - a.score)[0]
     ?.profile;
+}
+
+/** A row that stands twice makes no names of numbers. */
+const ROWS_A_PERIOD = 1.5;
+
+/** Do numbers name what the rows are about: do they come again in other periods, and tell the rows of one apart? */
+function namesByNumber(table: TableProfile, period: ColumnProfile, numbers: ColumnProfile): boolean {
+  if (!repeatsIn(period, table) || !repeatsIn(numbers, table)) return false;
+  if (table.rowCount < period.distinctCount * ROWS_A_PERIOD || period.distinctCount < 2) return false;
+  const pairs = table.pairShare(period.name, numbers.name);
+  return pairs > 0.95 && pairs * table.rowCount >= numbers.distinctCount * ROWS_A_PERIOD;
 }
 
 /** Columns of numbers that can be values: not blank in most rows, and, where there are others, no codes. */

@@ -20,7 +20,7 @@ interface Part {
 const month: Part = {
   named: /^(months?|monat|mois|mes|mese|mês|maand|månad|måned|miesiąc|měsíc|kuukausi|ay|месяц|月|월)$/i,
   numbers: /^(0?[1-9]|1[0-2])(\.0)?$/,
-  words: (text) => monthOfName(text) !== undefined || /^M\d{1,2}$/i.test(text),
+  words: (text) => monthOfName(text) !== undefined || /^M\d{1,2}$|^(?:0?[1-9]|1[0-2])\s?[月월]$/i.test(text),
   beforeNumbers: '-',
   beforeWords: ' ',
 };
@@ -39,9 +39,9 @@ const week: Part = {
   beforeWords: ' ',
 };
 const day: Part = {
-  named: /^(days?|day of month|tag|jour|día|dia|giorno|dag|päivä|dzień|den|gün)$/i,
+  named: /^(days?|day of month|tag|jour|día|dia|giorno|dag|päivä|dzień|den|gün|日|일)$/i,
   numbers: /^(0?[1-9]|[12]\d|3[01])(\.0)?$/,
-  words: () => false,
+  words: (text) => /^(?:0?[1-9]|[12]\d|3[01])\s?[日일]$/.test(text),
   beforeNumbers: '-',
   beforeWords: ' ',
 };
@@ -93,7 +93,7 @@ function columnOf(
   return undefined;
 }
 
-const isYear = (text: string) => /^[12]\d{3}(\.0)?$/.test(text);
+const isYear = (text: string) => /^[12]\d{3}(\.0)?$|^[12]\d{3}\s?[年년]$/.test(text);
 
 /** A column of years, by what it is called and what it holds. */
 function yearColumn(table: Table, profiles: readonly ColumnProfile[]): string | undefined {

@@ -8,6 +8,7 @@ import {
   bestPeriod,
   bestValue,
   holdsNumbers,
+  kindNames,
   namesOneSeries,
   repeatsIn,
   stepNames,
@@ -43,6 +44,7 @@ function partsBeside(
       profile.distinctCount > 1 &&
       profile.distinctCount <= MOST_PARTS &&
       !table.holdsTotal(profile.name) &&
+      !kindNames.test(profile.name.trim()) &&
       // A column that goes with the category, as its region does, divides nothing.
       table.pairShare(category.name, profile.name) * table.rowCount > category.distinctCount &&
       table.tripleShare(period.name, category.name, profile.name) > 0.98,
@@ -136,7 +138,10 @@ const recognisePeriodsAcross: ShapeRecogniser = (table) => {
 /** Periods that are plain numbers: rounds, minutes, steps. */
 const recogniseNumberPeriods: ShapeRecogniser = (table) => {
   const whole = table.columns.filter((profile) => profile.kind === 'number' && profile.numbers.why === '');
-  const period = whole.find((profile) => stepNames.test(profile.name));
+  // A game of which there is one is no course of anything.
+  const period = whole.find(
+    (profile) => stepNames.test(profile.name) && (profile.distinctCount > 1 || table.rowCount === 1),
+  );
   if (!period) return null;
   const numbers = table.columns.filter((profile) => profile !== period && holdsNumbers(profile));
   const value = bestValue(numbers, table.rowCount);

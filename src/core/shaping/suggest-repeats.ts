@@ -1,6 +1,7 @@
 import { textColumn } from '../table/column';
 import { shorten } from '../table/issue';
 import { findColumn, type Table } from '../table/table';
+import { kindNames } from './column-roles';
 import type { Fields } from './fields';
 import type { StepPlan } from './steps/step';
 import { type SubDimension, subDimension, totalAmong } from './sub-dimensions';
@@ -24,7 +25,10 @@ export const suggestDivided: Suggest = ({ table, fields, issues, steps }) => {
   });
   const charts = { groups: column };
   if (total === null) {
-    const one = offer(filter('is', values[0] ?? ''), `${tells}; this keeps one of them alone.`);
+    const keep = filter('is', values[0] ?? '');
+    const one = kindNames.test(column.trim())
+      ? pressing(keep, `${tells}, which do not add up; this keeps one of them alone.`)
+      : offer(keep, `${tells}; this keeps one of them alone.`);
     return repeated ? [{ ...one, ...charts }] : [];
   }
   const because = evidence

@@ -14,7 +14,7 @@ import type { StepPlan } from './steps/step';
 import { tidied } from './steps/table-steps';
 import { suggestCombine, suggestDivided } from './suggest-repeats';
 import { offer, pressing, type Suggest, type Suggestion, type SuggestionInput } from './suggestion';
-import { findSumsOfOthers, isTotalName } from './totals';
+import { derivedName, findMeansOfOthers, findSumsOfOthers, findSumsOfRuns, isTotalName } from './totals';
 
 const suggestTidy: Suggest = ({ table }) => {
   let example = '';
@@ -37,8 +37,21 @@ const suggestTotals: Suggest = ({ cube, fields, table, issues }) => {
     const found = new Map(
       sums.map(({ category, equal, of }) => [category, `equals the sum of the others in ${equal} of ${of} periods`]),
     );
+    const q = (c: number) => `“${shorten(cube.categories[c] ?? '', 30)}”`;
+    for (const { category, of } of findSumsOfRuns(cube)) {
+      const [first = 0, last = 0] = [Math.min(...of), Math.max(...of)];
+      found.set(category, found.get(category) ?? `equals the sum from ${q(first)} to ${q(last)} in every period`);
+    }
+    for (const c of findMeansOfOthers(cube)) found.set(c, found.get(c) ?? 'equals the mean of the others');
+    const isShare = (name: string) => derivedName(name) === 'share';
+    // Where all of them are shares, they are what the table is about.
+    const shares = cube.categories.filter(isShare).length * 2 < cube.categories.length;
     cube.categories.forEach((name, c) => {
-      if (isTotalName(name) && cube.categories.length > 1) found.set(c, found.get(c) ?? 'is called like a total');
+      if (cube.categories.length < 2 || found.has(c)) return;
+      const derived = derivedName(name);
+      if (isTotalName(name)) found.set(c, 'is called like a total');
+      else if (derived === 'mean') found.set(c, 'is called like a mean of others');
+      else if (derived === 'share' && shares) found.set(c, 'is called like a share');
     });
     const names = [...found.keys()].map((c) => cube.categories[c] ?? '');
     const why = [...found].map(([c, evidence]) => `“${shorten(cube.categories[c] ?? '', 40)}” ${evidence}`).join('; ');

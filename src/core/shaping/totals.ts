@@ -4,9 +4,27 @@ import { cubeValue } from './cube';
 const totalNames =
   /^(?:(?:grand|sub|over)?[\s-]*totals?|all(?: \p{L}+)?|both(?: (?:sexes|genders))?|_t|_total|sum|overall|altogether|whole|(?:ins)?gesamt|summe|total(?:e|es|es|en)?|ensemble|totaal|suma|razem|итого|всего|summa|yhteensä|合計|总计|總計|합계)(?:\b.*)?$/iu;
 
+/** A total of some of the others: what it is the total of stands before it. */
+const subtotalNames =
+  /^\p{L}.*[\s,:(–-](?:sub|grand)?[\s-]?(?:totals?|(?:ins)?gesamt|summe|totaal|suma|razem|итого|всего|yhteensä)\)?$|^\p{L}.*(?:合計|总计|總計|합계)$/iu;
+
 /** Does a name speak of a total? */
 export function isTotalName(name: string): boolean {
-  return totalNames.test(name.trim()) && name.trim().length < 40;
+  const bare = name.trim();
+  return bare.length < 40 && (totalNames.test(bare) || subtotalNames.test(bare));
+}
+
+const meanNames =
+  /^(?:averages?|means?|medians?|durchschnitt|mittelwert|mittel|moyenne|média|media|promedio|gemiddelde?|medel(?:värde)?|genomsnitt|gennemsnit|snitt|keskiarvo|średnia|průměr|ortalama|среднее|平均|평균)(?:[\s:,(].*)?$|^\p{L}.*\s(?:average|mean|median|durchschnitt)$/iu;
+const shareNames =
+  /%|\b(?:shares?|percent(?:age)?|anteil|prozent|pourcentage|porcentaje|percentuale|andel|osuus|udział|podíl)\b/iu;
+
+/** What a name says that its values are made of others of the same list; null where it says nothing of the kind. */
+export function derivedName(name: string): 'mean' | 'share' | null {
+  const bare = name.trim();
+  if (bare.length >= 40) return null;
+  if (meanNames.test(bare)) return 'mean';
+  return shareNames.test(bare) ? 'share' : null;
 }
 
 /** Periods in which a total says what a blank means. */
@@ -54,6 +72,90 @@ export function findSumsOfOthers(cube: Cube): SumOfOthers[] {
   return Array.from(equal.keys())
     .filter((c) => (of[c] ?? 0) >= Math.min(3, cube.periods.length) && (equal[c] ?? 0) >= (of[c] ?? 0) * 0.9)
     .map((category) => ({ category, equal: equal[category] ?? 0, of: of[category] ?? 0 }));
+}
+
+/** Runs of so many categories are looked at for a sum of them. */
+const LONGEST_RUN = 60;
+/** Of categories and periods so many are looked at. */
+const MOST_SUMMED = 2000;
+/** Sums of smaller whole numbers come about by chance. */
+const CHANCE = 20;
+
+/** A category that is the sum of those just before it, or just after it. */
+export interface SumOfRun {
+  readonly category: number;
+  readonly of: readonly number[];
+}
+
+/**
+ * Subtotals: categories that equal the sum of a run of their neighbours in every period in which all have values. Numbers so
+ * small that they meet by chance tell nothing.
+ *
+ * Cost: O(categories × the longest run × periods), of limited numbers of each.
+ */
+export function findSumsOfRuns(cube: Cube): SumOfRun[] {
+  const count = cube.categories.length;
+  if (count < 4 || count > MOST_SUMMED || cube.periods.length < 2) return [];
+  const sums: SumOfRun[] = [];
+  for (let category = 0; category < count; category++) {
+    const run = runOf(cube, category, -1) ?? runOf(cube, category, 1);
+    // All others together are a total, which is found as one.
+    if (run && run.length < count - 1) sums.push({ category, of: run });
+  }
+  return sums;
+}
+
+/** The neighbours on one side that a category is the sum of; null where there are none. */
+function runOf(cube: Cube, category: number, side: -1 | 1): number[] | null {
+  const periods = cube.periods.length;
+  const sums = new Float64Array(periods);
+  const run: number[] = [];
+  for (let c = category + side; c >= 0 && c < cube.categories.length && run.length < LONGEST_RUN; c += side) {
+    run.push(c);
+    for (let p = 0; p < periods; p++) sums[p] = (sums[p] as number) + cubeValue(cube, p, c);
+    if (run.length >= 2 && isSum(cube, category, sums)) return run;
+  }
+  return null;
+}
+
+function isSum(cube: Cube, category: number, sums: Float64Array): boolean {
+  let [known, telling] = [0, 0];
+  let before = Number.NaN;
+  for (let p = 0; p < sums.length; p++) {
+    const [value, sum] = [cubeValue(cube, p, category), sums[p] as number];
+    if (Number.isNaN(value) || Number.isNaN(sum)) continue;
+    if (Math.abs(value - sum) > Math.abs(value) * 1e-6) return false;
+    known++;
+    if (value !== before && (Math.abs(value) >= CHANCE || !Number.isInteger(value))) telling++;
+    before = value;
+  }
+  return known >= 2 && telling >= 2 && known >= sums.length / 2;
+}
+
+/** Categories that are the mean of all others in nearly every period. Cost: O(periods by categories). */
+export function findMeansOfOthers(cube: Cube): number[] {
+  const width = cube.categories.length;
+  if (width < 4) return [];
+  const equal = new Uint32Array(width);
+  const of = new Uint32Array(width);
+  for (let p = 0; p < cube.periods.length; p++) {
+    let [total, known] = [0, 0];
+    for (let c = 0; c < width; c++) {
+      const value = cubeValue(cube, p, c);
+      if (Number.isNaN(value)) continue;
+      total += value;
+      known++;
+    }
+    for (let c = 0; c < width; c++) {
+      const value = cubeValue(cube, p, c);
+      if (Number.isNaN(value) || known < 4) continue;
+      of[c] = (of[c] ?? 0) + 1;
+      const mean = (total - value) / (known - 1);
+      // Means are rounded where they are written.
+      if (value !== 0 && Math.abs(mean - value) <= Math.max(Math.abs(value) * 1e-4, 0)) equal[c] = (equal[c] ?? 0) + 1;
+    }
+  }
+  return Array.from(equal.keys()).filter((c) => (of[c] ?? 0) >= 3 && (equal[c] ?? 0) >= (of[c] ?? 0) * 0.9);
 }
 
 /**

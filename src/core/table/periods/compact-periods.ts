@@ -18,7 +18,8 @@ interface CompactNotation {
 }
 
 /** Names of columns that hold dates. */
-export const dateNames = /date|datum|fecha|data\b|day\b|month\b|period|time|timestamp|epoch|unix|week\b/i;
+export const dateNames =
+  /date|datum|fecha|data\b|day\b|month\b|period|time|stamp|epoch|unix|week\b|\bts\b|_at$|\bwhen\b|created|updated|recorded|logged/i;
 
 /** Names of columns that hold years, in some languages. */
 export const yearNames =

@@ -1,5 +1,6 @@
 import { isMissingText, readNumber } from '../number-text';
 import { compactNotation } from './compact-periods';
+import { localTimes } from './local-times';
 import { type DayOrder, type ParsedPeriod, parsePeriod } from './parse-period';
 import { type DatedKind, datedKinds, dayPeriod, type PeriodKind, type PeriodReading, periodAt } from './period';
 import { wholePeriods } from './whole-periods';
@@ -59,7 +60,7 @@ export function recognisePeriods(texts: readonly string[], options: PeriodOption
   if (choice === 'number') return numberPeriods(texts);
   const compact = compactNotation(texts, options.name ?? '', choice === 'serial');
   if (compact) return { order: null, decided: true, ...compact };
-  return choice === 'serial' ? null : calendarPeriods(texts, options);
+  return choice === 'serial' ? null : calendarPeriods(localTimes(texts), options);
 }
 
 function calendarPeriods(texts: readonly string[], options: PeriodOptions): PeriodNotation | null {

@@ -3,6 +3,51 @@ import { type AwkwardTable, month, quarter, year } from './table';
 /** Periods in several columns, names given once, totals and the like. */
 export const layouts: readonly AwkwardTable[] = [
   {
+    about: 'years and months with the signs of East Asia',
+    text: '年,月,港,人数\n2001年,1月,大阪,12\n2001年,1月,東京,15\n2001年,2月,大阪,13\n2001年,2月,東京,18',
+    periods: month('2001-01', '2001-02', 2),
+    names: ['大阪', '東京'],
+    values: [['2001-02', '東京', 18]],
+    offers: ['join-columns'],
+  },
+  {
+    about: 'values of several units, which do not add up',
+    text: 'Year,Catch,Value,Unit\n2001,Fish,10,t\n2001,Fish,100,crowns\n2002,Fish,12,t\n2002,Fish,120,crowns\n2001,Crab,5,t\n2001,Crab,50,crowns\n2002,Crab,6,t\n2002,Crab,66,crowns',
+    periods: year('2001', '2002', 2),
+    names: ['Fish', 'Crab'],
+    says: ['repeated-row'],
+    offers: ['filter-rows'],
+  },
+  {
+    about: 'several measures below each other, a column a year',
+    text: 'Land,Series,YR2001,YR2002,YR2003\nOyle,Yield,1,2,3\nOyle,People,10,20,30\nPell,Yield,2,3,4\nPell,People,20,30,40',
+    periods: year('2001', '2003', 3),
+    names: ['Oyle', 'Pell'],
+    offers: ['filter-rows'],
+  },
+  {
+    about: 'a row that stands twice, and columns of numbers',
+    text: 'Year,A,B\n2001,1,2\n2002,,\n2003,5,6\n2003,5,6\n2004,7,8',
+    periods: year('2001', '2004', 4),
+    names: ['A', 'B'],
+    values: [['2004', 'B', 8]],
+    says: ['repeated-row'],
+    offers: ['drop-repeats'],
+  },
+  {
+    about: 'minutes of one game',
+    text: 'Game,Minute,Home,Away\n1,0,0,0\n1,10,0,1\n1,20,1,1',
+    periods: ['number', '0', '20', 3],
+    values: [['20', 'Home', 1]],
+    says: [],
+  },
+  {
+    about: 'totals of some of the others',
+    text: 'Region,Land,2001,2002,2003\nNorth,Oyle,1,2,3\nNorth,Pell,4,5,6\nNorth,North total,5,7,9\nSouth,Quay,1,1,1\nSouth,Rill,2,2,2\nSouth,South total,3,3,3',
+    periods: year('2001', '2003', 3),
+    offers: ['pick-categories'],
+  },
+  {
     about: 'a year and a month by number',
     text: 'Year,Month,Oyle,Pell\n2001,11,1,2\n2001,12,3,4\n2002,1,5,6\n2002,2,7,8',
     periods: month('2001-11', '2002-02', 4),

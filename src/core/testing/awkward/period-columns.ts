@@ -2,6 +2,18 @@ import { type AwkwardTable, long, month, quarter, year } from './table';
 
 /** Columns of periods in many notations. */
 export const periodColumns: readonly AwkwardTable[] = [
+  long(
+    'seconds since 1970',
+    'stamp',
+    ['1546300800', '1546387200', '1546473600'],
+    ['time', '2019-01-01T00:00:00Z', '2019-01-03T00:00:00Z', 3],
+  ),
+  long(
+    'midnights of a place east of Greenwich, in winter and summer',
+    'when',
+    ['2019-02-28T00:00:00+01:00', '2019-03-31T00:00:00+01:00', '2019-04-30T00:00:00+02:00'],
+    month('2019-02', '2019-04', 3),
+  ),
   long('years with marks', 'Year', ['2011', '2012*', '2013p', '2014 (e)'], year('2011', '2014', 4)),
   long('years with spaces of thousands', 'Year', ['2 011', '2 012', '2 013'], year('2011', '2013', 3)),
   long('years with commas of thousands', 'Year', ['2,011', '2,012', '2,013'], year('2011', '2013', 3)),
