@@ -97,7 +97,13 @@ export function TopLine({ onPalette, onHelp, onShelf, children }: TopLineProps) 
 }
 
 /** What Shape has to answer, although every cell could be read. */
-const doubts: ReadonlySet<string> = new Set(['mixed-units', 'years-as-values', 'no-dates', 'limit-values']);
+const doubts: ReadonlySet<string> = new Set([
+  'mixed-units',
+  'years-as-values',
+  'tables-beside',
+  'no-dates',
+  'limit-values',
+]);
 
 function StepNav() {
   const step = useSession((state) => state.step);

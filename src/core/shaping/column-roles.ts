@@ -11,6 +11,9 @@ const dividingNames =
 /** What tells values of different kinds apart, such as their units: such values never add up. */
 export const kindNames =
   /^(units?|einheit|unité|unidad|unità|eenheid|enhet|enhed|yksikkö|jednostka|jednotka|birim|measures?|metrics?|indicators?|indikator|indicateur|indicador|variables?|merkmal|series|series name|indicator name|statistics?|items? measured|elements?|currency|währung|freq|frequency|scenario|adjustment)$/i;
+/** Columns that merely number the rows. */
+const rowCounters =
+  /^(?:index|idx|unnamed(?::\s?\d+)?|rows?|row ?(?:id|number|no)|#|n[or°º]\.?|number|nummer|num|line|column 1)$/i;
 /** Columns called like periods whose numbers are counted: rounds, minutes, steps. */
 export const stepNames =
   /\b(round|minute|min|step|lap|stage|hour|period|game|match|turn|leg|generation|iteration|age|no|week|day|month|season|time|t)\b\.?/i;
@@ -93,7 +96,12 @@ export function usableNumbers(numbers: readonly ColumnProfile[], rowCount: numbe
   // A table may have more columns than a call takes arguments.
   const fullest = numbers.reduce((most, { blankCount }) => Math.max(most, rowCount - blankCount), 0);
   const full = numbers.filter(({ blankCount }) => rowCount - blankCount > fullest / 3);
-  const usable = full.filter((profile) => !codeNames.test(profile.name) && profile.kind !== 'period');
+  // An index of prices is a value; one that is another number in each row counts the rows.
+  const counts = (profile: ColumnProfile) =>
+    rowCounters.test(profile.name.trim()) && profile.distinctCount === rowCount && rowCount > 2;
+  const usable = full.filter(
+    (profile) => !codeNames.test(profile.name) && !counts(profile) && profile.kind !== 'period',
+  );
   return usable.length > 0 ? usable : full;
 }
 

@@ -176,6 +176,27 @@ function matrix(table: Table, profiles: readonly ColumnProfile[]): PeriodParts |
   };
 }
 
+/** A row for each month, and years beside each other. */
+function monthsDown(table: Table, profiles: readonly ColumnProfile[]): PeriodParts | null {
+  const years = profiles
+    .filter(({ name, numberShare }) => numberShare >= 0.5 && isYear(name.trim()))
+    .map(({ name }) => name);
+  const others = profiles.filter(({ name }) => !years.includes(name));
+  const [months] = others;
+  // Anything else beside them is what the months are of.
+  if (years.length < 2 || others.length !== 1 || !months || months.distinctCount < LEAST_MONTHS) return null;
+  if (!mostly(textCounts(table, months.name), (text) => monthOfName(text) !== undefined)) return null;
+  return {
+    steps: [
+      { kind: 'stack-columns', columns: years, names: 'Year', into: 'Value' },
+      { kind: 'join-columns', columns: ['Year', months.name], into: PERIOD, between: ' ', drop: true },
+    ],
+    why: `“${months.name}” has a row for each month, and there is a column for each year, from “${years[0]}” to “${years.at(-1)}”.`,
+    period: PERIOD,
+    value: 'Value',
+  };
+}
+
 /** Nothing but periods: a line of values, each under its period. */
 function alone(table: Table): PeriodParts | null {
   const names = table.columns.map(({ name }) => name);
@@ -194,5 +215,5 @@ function alone(table: Table): PeriodParts | null {
 export function periodParts(table: Table, profiles: readonly ColumnProfile[]): PeriodParts | null {
   // Nobody writes tens of thousands of such columns.
   if (profiles.length > 2000) return null;
-  return joined(table, profiles) ?? matrix(table, profiles) ?? alone(table);
+  return joined(table, profiles) ?? matrix(table, profiles) ?? monthsDown(table, profiles) ?? alone(table);
 }

@@ -1,5 +1,6 @@
 import { textColumn } from '../table/column';
 import type { DecimalMark } from '../table/number-text';
+import { monthOfName } from '../table/periods/month-names';
 import { recognisePeriods } from '../table/periods/recognise-periods';
 import { type ColumnProfile, profileTable } from '../table/profile';
 import { findColumn, type Table } from '../table/table';
@@ -158,6 +159,22 @@ const recogniseNumberPeriods: ShapeRecogniser = (table) => {
   return { fields: numbers.length === 1 ? single : fieldsOf({ shape: 'periods-down', ...given }), score: 0.4, why };
 };
 
+/** Columns of numbers called by days without a year: 1 May, 2 May, 3 May. */
+const recogniseDayColumns: ShapeRecogniser = (table) => {
+  const numbers = table.columns.filter(holdsNumbers);
+  const days = numbers.filter(({ name }) => {
+    const [, month] = /^(?:\d{1,2}\.?[\s-]*)?(\p{L}{3,}\.?)(?:[\s-]*\d{1,2})?$/u.exec(name.trim()) ?? [];
+    return /\d/.test(name) && month !== undefined && monthOfName(month) !== undefined;
+  });
+  const category = mostDetailed(table.columns.filter((profile) => profile.kind === 'text'));
+  if (days.length < 3 || days.length < numbers.length || category?.kind !== 'text') return null;
+  return {
+    fields: fieldsOf({ shape: 'periods-across', category: category.name }),
+    score: 0.55,
+    why: `${days.length} columns are called by days, from “${days[0]?.name}” to “${days.at(-1)?.name}”`,
+  };
+};
+
 /** Columns of numbers called alike with a running number: Round 1, Round 2, Round 3. */
 const recogniseNumberedColumns: ShapeRecogniser = (table) => {
   const numbered = table.columns
@@ -214,6 +231,7 @@ const recognisers: readonly ShapeRecogniser[] = [
   recogniseMeasuresDown,
   recogniseNumberPeriods,
   recogniseNumberedColumns,
+  recogniseDayColumns,
   recogniseTextPeriods,
 ];
 

@@ -28,6 +28,14 @@ describe('the remedy for an issue', () => {
     expect(remedyFor(given, fields)).toMatchObject({ label, step: { kind, column } });
   });
 
+  it('leaves out a column of years among the values', () => {
+    expect(remedyFor(issue('years-as-values', { column: 'To', columns: ['To'] }), fields)).toEqual({
+      label: 'Leave “To” out',
+      step: { kind: 'remove-columns', columns: ['To'] },
+    });
+    expect(remedyFor(issue('years-as-values', { column: 'Born' }), fields)).toBeNull();
+  });
+
   it('leaves out what a workbook hides', () => {
     expect(remedyFor(issue('hidden-cells', { row: 3, rows: [3, 5] }), fields)).toEqual({
       label: 'Leave hidden rows out',

@@ -35,6 +35,8 @@ export function remedyFor(issue: Issue, fields: Fields): Remedy | null {
   if (code === 'column-left-out' && column) {
     return { label: 'Delete this column', step: { kind: 'remove-columns', columns: [column] } };
   }
+  if (code === 'years-as-values' && columns)
+    return { label: `Leave “${shorten(columns[0] ?? '', 24)}” out`, step: { kind: 'remove-columns', columns } };
   if (code === 'hidden-cells' && rows) return { label: 'Leave hidden rows out', step: { kind: 'remove-rows', rows } };
   if (code === 'hidden-cells' && columns)
     return { label: 'Leave hidden columns out', step: { kind: 'remove-columns', columns } };

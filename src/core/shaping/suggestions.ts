@@ -125,7 +125,7 @@ const suggestRollUp: Suggest = ({ table, fields, steps }) => {
   const small = textColumn(column);
   const others = table.columns.filter(({ name }) => ![fields.category, fields.period, fields.value].includes(name));
   return others.flatMap((other) => {
-    if (other.kind !== 'text' || other.typed) return [];
+    if (other.kind !== 'text' || other.typed || profileColumn(other, table.rowNumbers).kind !== 'text') return [];
     const large = largerUnits(small, other.codes);
     const many = small.texts.length - 1;
     if (!large || large < 2 || large * 2 > many) return [];

@@ -116,7 +116,9 @@ export function isUnits(record: readonly Cell[], below: Records): boolean {
     if (!isFilled(cell)) continue;
     // A row whose values are missing is a row all the same.
     if (looksNumeric(cell) || isMissingText(String(cell).trim())) return false;
-    const data = below.map((each) => each[column]).filter(isFilled);
+    const data = below
+      .map((each) => each[column])
+      .filter((each) => isFilled(each) && !isMissingText(String(each).trim()));
     const numeric = data.length > 0 && data.filter(looksNumeric).length > data.length * 0.7;
     if (numeric && !isYear(data[0])) said.push(String(cell).trim());
     // A word that stands among the names below is a name.

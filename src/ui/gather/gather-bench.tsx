@@ -44,8 +44,8 @@ export function GatherBench() {
             <FileUp className="size-4" aria-hidden /> Choose a file
           </FileButton>
           <p className="mt-2 text-[12px] text-quiet">
-            CSV, workbook (XLSX, XLS, ODS), JSON, Parquet or a web page, packed or not. Or drop one anywhere on this
-            window, at any step.
+            CSV, workbook (XLSX, XLS, ODS), JSON, Parquet, Arrow, SQLite or a web page, packed or not. Or drop one
+            anywhere on this window, at any step.
           </p>
         </Field>
         <Refreshed />

@@ -1,7 +1,7 @@
 import { isMissingText } from '../number-text';
 
 /** A moment with the distance of its place from Greenwich at its end. */
-const ZONED = /^(.*\d{2}:\d{2}.*?)\s*([+-])(\d{2}):?(\d{2})$/;
+const ZONED = /^(.*\d{2}:\d{2}.*?)\s*(?:UTC|GMT)?([+-])(\d{1,2}?):?(\d{2})?$/i;
 /** Clocks of one place differ by an hour over the year. */
 const SUMMER_MIN = 60;
 
@@ -20,7 +20,7 @@ export function localTimes(texts: readonly string[]): readonly string[] {
       continue;
     }
     const [, time = '', sign, hours, minutes] = match;
-    const offset = (sign === '-' ? -1 : 1) * (Number(hours) * 60 + Number(minutes));
+    const offset = (sign === '-' ? -1 : 1) * (Number(hours) * 60 + Number(minutes ?? 0));
     least = Math.min(least, offset);
     most = Math.max(most, offset);
     if (most - least > SUMMER_MIN) return texts;

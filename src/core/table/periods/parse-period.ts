@@ -49,7 +49,7 @@ const monthsToDays: readonly Notation[] = [
 const notations: readonly Notation[] = [...yearNotations, ...quarterNotations, ...monthsToDays];
 
 const clock =
-  /^(?:(.+?)(?:T|,?\s+))?(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d{1,9}))?)?\s*([ap]\.?m\.?)?\s*(Z|UTC|GMT|[+-]\d{2}:?\d{2})?$/i;
+  /^(?:(.+?)(?:T|,?\s+))?(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d{1,9}))?)?\s*([ap]\.?m\.?)?\s*(Z|UTC|GMT|(?:UTC|GMT)?[+-]\d{1,2}(?::?\d{2})?)?$/i;
 
 function withClock(text: string, order: DayOrder): ParsedPeriod | null {
   // An hour alone, as ISO 8601 has it: 2001-02-27T22.
@@ -61,8 +61,8 @@ function withClock(text: string, order: DayOrder): ParsedPeriod | null {
   const hour = half ? (n(match, 2) % 12) + (half === 'p' ? 12 : 0) : n(match, 2);
   const [minute, second] = [n(match, 3), Number(match[4] ?? 0)];
   if (hour > 23 || minute > 59 || second > 59 || (half && n(match, 2) > 12)) return null;
-  const zone = /^([+-])(\d{2}):?(\d{2})$/.exec(match[7] ?? '');
-  const offsetMin = zone ? (zone[1] === '-' ? -1 : 1) * (Number(zone[2]) * 60 + Number(zone[3])) : 0;
+  const zone = /([+-])(\d{1,2}?):?(\d{2})?$/.exec(match[7] ?? '');
+  const offsetMin = zone ? (zone[1] === '-' ? -1 : 1) * (Number(zone[2]) * 60 + Number(zone[3] ?? 0)) : 0;
   const ms = Number((match[5] ?? '0').slice(0, 3).padEnd(3, '0'));
   const ofDay = ((hour * 60 + minute - offsetMin) * 60 + second) * 1000 + ms;
   if (!date) {

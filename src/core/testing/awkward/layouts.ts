@@ -3,6 +3,48 @@ import { type AwkwardTable, month, quarter, year } from './table';
 /** Periods in several columns, names given once, totals and the like. */
 export const layouts: readonly AwkwardTable[] = [
   {
+    about: 'months down and years across',
+    text: `Month,2001,2002\n${['Jan', 'Feb', 'Mar', 'Apr', 'May'].map((name, i) => `${name},${i + 1},${i + 20}`).join('\n')}`,
+    periods: month('2001-01', '2002-05', 10),
+    says: [],
+    offers: ['stack-columns', 'join-columns'],
+  },
+  {
+    about: 'days without a year as columns',
+    text: 'Harbour,1 May,2 May,3 May\nOyle,1,2,3\nPell,4,5,6',
+    periods: ['text', '1 May', '3 May', 3],
+    names: ['Oyle', 'Pell'],
+    values: [['2 May', 'Pell', 5]],
+  },
+  {
+    about: 'a column that numbers the rows',
+    text: 'Index,Year,Harbour,Points\n0,2001,Oyle,5\n1,2001,Pell,6\n2,2002,Oyle,7\n3,2002,Pell,8',
+    periods: year('2001', '2002', 2),
+    names: ['Oyle', 'Pell'],
+    values: [['2002', 'Pell', 8]],
+    says: [],
+  },
+  {
+    about: 'the beginning and the end of spans',
+    text: 'From,To,Oyle,Pell\n2001,2005,1,2\n2006,2010,3,4\n2011,2015,5,6',
+    periods: year('2001', '2011', 3),
+    values: [['2011', 'Pell', 6]],
+    says: ['years-as-values'],
+  },
+  {
+    about: 'tables beside each other',
+    text: 'Harbour,1950,Harbour,1960\nOyle,5,Pell,8\nPell,4,Oyle,7',
+    periods: year('1950', '1960', 2),
+    says: ['duplicate-header', 'tables-beside'],
+  },
+  {
+    about: 'the same names again, row by row',
+    text: 'Harbour,1950,Harbour,1960\nOyle,5,Oyle,8\nPell,4,Pell,7',
+    periods: year('1950', '1960', 2),
+    names: ['Oyle', 'Pell'],
+    says: ['duplicate-header'],
+  },
+  {
     about: 'years and months with the signs of East Asia',
     text: '年,月,港,人数\n2001年,1月,大阪,12\n2001年,1月,東京,15\n2001年,2月,大阪,13\n2001年,2月,東京,18',
     periods: month('2001-01', '2001-02', 2),

@@ -3,6 +3,14 @@ import { type AwkwardTable, year } from './table';
 /** Lines above, below and between. */
 export const lines: readonly AwkwardTable[] = [
   {
+    about: 'units under the names, and signs for what is missing below them',
+    text: 'Year,Oyle,Pell,Quay\n,tonnes,tonnes,tonnes\n2001,12,23,x\n2002,13,c,31\n2003,..,24,32',
+    periods: ['year', '2001', '2003', 3],
+    names: ['Oyle', 'Pell', 'Quay'],
+    values: [['2003', 'Quay', 32]],
+    says: [],
+  },
+  {
     about: 'a line that names the separator',
     text: 'sep=;\nYear;Harbour;People\n2001;Oyle;1,5\n2001;Pell;2,5\n2002;Oyle;3,5\n2002;Pell;4,5',
     periods: year('2001', '2002', 2),

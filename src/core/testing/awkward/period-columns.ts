@@ -14,6 +14,12 @@ export const periodColumns: readonly AwkwardTable[] = [
     ['2019-02-28T00:00:00+01:00', '2019-03-31T00:00:00+01:00', '2019-04-30T00:00:00+02:00'],
     month('2019-02', '2019-04', 3),
   ),
+  long(
+    'moments with their place in letters',
+    'Timestamp',
+    ['2019/01/01 10:00:00 AM GMT+1', '2019/01/02 10:00:00 AM GMT+1', '2019/01/03 11:30:00 AM GMT+1'],
+    ['time', '2019-01-01T10:00:00Z', '2019-01-03T11:30:00Z', 3],
+  ),
   long('years with marks', 'Year', ['2011', '2012*', '2013p', '2014 (e)'], year('2011', '2014', 4)),
   long('years with spaces of thousands', 'Year', ['2 011', '2 012', '2 013'], year('2011', '2013', 3)),
   long('years with commas of thousands', 'Year', ['2,011', '2,012', '2,013'], year('2011', '2013', 3)),
