@@ -1,6 +1,6 @@
 import { comingAt } from '@/core/families/shared/build';
-import { pieceAt } from '@/core/film/piece-at';
-import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
+import { momentAt, type PieceMoment } from '@/core/film/piece-at';
+import { type PreparedFilm, type PreparedPiece, prepareFilm } from '@/core/film/prepare-film';
 import { type Timeline, type ToldPiece, tellFilm } from '@/core/film/tell-film';
 import { stepAt } from '@/core/motion/slots';
 import { frameAt, frameTimeSec, positionAt } from '@/core/pace/film-clock';
@@ -69,28 +69,34 @@ const GROUPS = ['category', 'period', 'part'] as const;
 
 function* frameLines(times: readonly { frame: number; timeSec: number }[], film: PreparedFilm, named: boolean) {
   for (const { frame, timeSec } of times) {
-    const { piece, pieceSec } = pieceAt(film, timeSec);
-    const { chart } = piece;
-    const { family, plan } = chart;
-    const { clock } = chart.course;
-    const coming = comingAt(family.buildOf(plan), pieceSec);
-    const { domain, rows } = family.numbers.frameAt(chart, pieceSec);
-    const come = (row: (typeof rows)[number]) =>
-      GROUPS.map((field) => coming.get(String(row[field] ?? ''))).find((progress) => progress !== undefined);
-    const { step, s } = stepAt(clock, pieceSec);
-    yield JSON.stringify({
-      frame,
-      timeSec,
-      ...pieceWords(piece, pieceSec, named),
-      position: positionAt(clock, pieceSec).position,
-      period: chart.cube.periods[s >= 1 ? step + 1 : step]?.key,
-      ...(domain ? { domain } : {}),
-      rows: rows.map((row) => {
-        const progress = come(row);
-        return progress === undefined ? row : { ...row, come: progress };
-      }),
-    });
+    const moment = momentAt(film, timeSec);
+    const shown = 'coming' in moment ? moment.leaving : moment;
+    // While one piece gives way to the next, both are told.
+    const passing = 'coming' in moment ? { progress: moment.progress, next: pieceNumbers(moment.coming, named) } : {};
+    yield JSON.stringify({ frame, timeSec, ...pieceNumbers(shown, named), ...passing });
   }
+}
+
+/** What a piece shows at a moment. */
+function pieceNumbers({ piece, pieceSec }: PieceMoment<PreparedPiece>, named: boolean) {
+  const { chart } = piece;
+  const { family, plan } = chart;
+  const { clock } = chart.course;
+  const coming = comingAt(family.buildOf(plan), pieceSec);
+  const { domain, rows } = family.numbers.frameAt(chart, pieceSec);
+  const come = (row: (typeof rows)[number]) =>
+    GROUPS.map((field) => coming.get(String(row[field] ?? ''))).find((progress) => progress !== undefined);
+  const { step, s } = stepAt(clock, pieceSec);
+  return {
+    ...pieceWords(piece, pieceSec, named),
+    position: positionAt(clock, pieceSec).position,
+    period: chart.cube.periods[s >= 1 ? step + 1 : step]?.key,
+    ...(domain ? { domain } : {}),
+    rows: rows.map((row) => {
+      const progress = come(row);
+      return progress === undefined ? row : { ...row, come: progress };
+    }),
+  };
 }
 
 /** Every change that the charts list, in order of time. */

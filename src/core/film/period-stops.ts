@@ -3,10 +3,12 @@ import type { Timeline } from './tell-film';
 
 /** When the film reaches each period of its pieces, in seconds, in order. */
 export function periodStops({ pieces }: Pick<Timeline, 'pieces'>): number[] {
-  return pieces.flatMap(({ chart: { course }, fromSec }) => {
+  const stops = pieces.flatMap(({ chart: { course }, fromSec }) => {
     const times = periodTimesSec(course.clock);
     return Array.from(standsStill(course.clock) ? times.slice(-1) : times, (sec) => fromSec + sec);
   });
+  // While one piece gives way to the next, those of both fall together.
+  return stops.sort((a, b) => a - b);
 }
 
 /** Where the playhead stands, and how long the film and its frames last. */

@@ -1,9 +1,10 @@
-import type { Timeline } from './tell-film';
+import type { PlacedTransition, Timeline } from './tell-film';
 
 interface Placed {
   readonly piece: { readonly id: string };
   readonly fromSec: number;
   readonly lengthSec: number;
+  readonly arrival: PlacedTransition | null;
 }
 
 /** A piece, and a time within it. */
@@ -13,10 +14,44 @@ export interface PieceMoment<P> {
   readonly pieceSec: number;
 }
 
-/** The piece on show at a time; where one ends the next one has begun. @param timeSec Clamped to the film. */
-export function pieceAt<P extends Placed>({ pieces }: Pick<Timeline<P>, 'pieces'>, timeSec: number): PieceMoment<P> {
-  const piece = pieces.findLast(({ fromSec }) => fromSec <= timeSec) ?? pieces[0];
+/** A moment at which a piece gives way to the next one. */
+export interface PassingMoment<P> {
+  readonly leaving: PieceMoment<P>;
+  readonly coming: PieceMoment<P>;
+  readonly transition: PlacedTransition;
+  /** How much of the way is done, in [0, 1), without its easing. */
+  readonly progress: number;
+}
+
+/** What is on show at a time: one piece, or two of which one gives way to the other. @param timeSec Clamped to the film. */
+export function momentAt<P extends Placed>(
+  { pieces }: Pick<Timeline<P>, 'pieces'>,
+  timeSec: number,
+): PieceMoment<P> | PassingMoment<P> {
+  // What has begun by a hair less than a whole frame has begun: times are sums of lengths.
+  const place = pieces.findLastIndex(({ fromSec }) => fromSec <= timeSec + HAIR_SEC);
+  const piece = pieces[Math.max(0, place)] ?? pieces[0];
+  const coming = momentOf(piece, timeSec);
+  const [ahead, { arrival }] = [pieces[place - 1], piece];
+  if (!ahead || !arrival || coming.pieceSec >= arrival.sec - HAIR_SEC) return coming;
+  return { leaving: momentOf(ahead, timeSec), coming, transition: arrival, progress: coming.pieceSec / arrival.sec };
+}
+
+const HAIR_SEC = 1e-9;
+
+/** A time of the film within a piece. */
+function momentOf<P extends Placed>(piece: P, timeSec: number): PieceMoment<P> {
   return { piece, pieceSec: Math.min(piece.lengthSec, Math.max(0, timeSec - piece.fromSec)) };
+}
+
+/**
+ * The piece on show at a time: where one ends the next one has begun; while one gives way to the next, the one that is half
+ * there. @param timeSec Clamped to the film.
+ */
+export function pieceAt<P extends Placed>(timeline: Pick<Timeline<P>, 'pieces'>, timeSec: number): PieceMoment<P> {
+  const moment = momentAt(timeline, timeSec);
+  if (!('coming' in moment)) return moment;
+  return moment.progress < 0.5 ? moment.leaving : moment.coming;
 }
 
 /** A piece by its id; the first one where the film does not play it. */

@@ -1,7 +1,7 @@
 import { hitTest } from '../scene/hit-test';
 import type { Scene, Subject } from '../scene/scene';
 import type { MeasureText } from '../scene/text-fit';
-import { pieceAt } from './piece-at';
+import { momentAt, pieceAt } from './piece-at';
 import type { PreparedFilm } from './prepare-film';
 
 /** What is told of a point of a chart that is not simply its category at the playhead. */
@@ -35,7 +35,12 @@ export interface Pointing {
 
 /** What stands under a point; null outside of the stage. */
 export function pointAt(pointing: Pointing): Pointed | null {
-  const { scene, x, y, measure } = pointing;
+  const { film, scene, timeSec, x, y, measure } = pointing;
+  // What is on its way from one piece to the next stands for nothing that could be told.
+  if ('coming' in momentAt(film, timeSec)) {
+    const inside = x >= 0 && y >= 0 && x < scene.widthPx && y < scene.heightPx;
+    return inside ? { subject: { part: 'background' }, told: null } : null;
+  }
   const subject = hitTest(scene, x, y, measure);
   return subject && { subject, told: toldOf(pointing, subject) };
 }

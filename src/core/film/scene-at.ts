@@ -8,12 +8,15 @@ import type { ChartPicture } from '../families/family';
 import { closingOf } from '../pace/pace';
 import type { FilmPiece } from '../project/film';
 import type { Scene, SceneNode } from '../scene/scene';
+import { type Carry, carriedNodes, matchPictures } from './carry-over';
 import { focusMarks } from './focus-marks';
 import { activeFocuses, focusedNodes } from './focus-nodes';
 import { withEdges } from './picture-edges';
-import { pieceAt } from './piece-at';
+import { momentAt, type PieceMoment } from './piece-at';
 import { type PreparedChart, wordsAt } from './prepare-chart';
-import type { PreparedFilm } from './prepare-film';
+import type { PreparedFilm, PreparedPiece } from './prepare-film';
+import type { PlacedTransition } from './tell-film';
+import { eased, transitionNodes } from './transition-nodes';
 
 /**
  * The picture of a film at a moment: a pure function of the prepared film and the time.
@@ -22,13 +25,44 @@ import type { PreparedFilm } from './prepare-film';
  */
 export function sceneAt(film: PreparedFilm, timeSec: number): Scene {
   const { stage, background } = film;
-  const { piece, pieceSec } = pieceAt(film, timeSec);
   return {
     widthPx: stage.widthPx,
     heightPx: stage.heightPx,
     background: backgroundColour(stage.background),
-    nodes: [...background, ...pieceNodes(piece.piece, piece.chart, pieceSec)],
+    nodes: [...background, ...nodesAt(film, timeSec)],
   };
+}
+
+function nodesAt(film: PreparedFilm, timeSec: number): SceneNode[] {
+  const moment = momentAt(film, timeSec);
+  if (!('coming' in moment)) return nodesOf(moment);
+  const { leaving, coming, transition, progress } = moment;
+  if (transition.how === 'carry-over')
+    return carriedNodes(carryInto(leaving.piece, coming.piece, transition), eased(transition.ease, progress));
+  return transitionNodes(nodesOf(leaving), nodesOf(coming), transition, progress, film.stage);
+}
+
+const nodesOf = ({ piece: { piece, chart }, pieceSec }: PieceMoment<PreparedPiece>) =>
+  pieceNodes(piece, chart, pieceSec);
+
+/** What is carried into each piece: it is the same at all times of its transition. */
+const carries = new WeakMap<PreparedPiece, Carry>();
+
+/**
+ * While marks travel both charts stand still: the one as it is when the way begins, the other as it is when the way ends. So
+ * nothing jumps, whatever the charts would do meanwhile.
+ */
+function carryInto(leaving: PreparedPiece, coming: PreparedPiece, { sec }: PlacedTransition): Carry {
+  const known = carries.get(coming);
+  if (known) return known;
+  const sideAt = (piece: PreparedPiece, pieceSec: number) => ({
+    nodes: nodesOf({ piece, pieceSec }),
+    names: piece.chart.cube.categories,
+  });
+  const from = sideAt(leaving, leaving.lengthSec - sec);
+  const carry = matchPictures(from, sideAt(coming, sec), coming.chart.measure);
+  carries.set(coming, carry);
+  return carry;
 }
 
 function pieceNodes({ extras }: FilmPiece, chart: PreparedChart, timeSec: number): SceneNode[] {

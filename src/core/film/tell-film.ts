@@ -4,6 +4,7 @@ import { families, familyOf } from '../families/registry';
 import type { FilmPiece } from '../project/film';
 import { playedPieces } from '../project/pieces';
 import type { Project } from '../project/project';
+import type { Transition } from '../project/transition';
 import type { Cube } from '../shaping/cube';
 import { panedFamily } from './panes/paned-family';
 import { tellChart } from './tell-chart';
@@ -16,12 +17,20 @@ export interface ToldPiece<C extends ToldChart = ToldChart> {
   readonly piece: FilmPiece;
   readonly family: Family;
   readonly chart: C;
-  /** When it begins, in seconds of the film. */
+  /** When it begins, in seconds of the film: before the one ahead of it has ended, where it gives way in some time. */
   readonly fromSec: number;
   readonly lengthSec: number;
+  /** The way from the piece ahead; null for the first one, and after a cut. */
+  readonly arrival: PlacedTransition | null;
 }
 
-/** The pieces of a film one after the other, without gaps; at least one. */
+/** A transition that has its place in the film. */
+export interface PlacedTransition extends Transition {
+  /** How long it was to take; longer than `sec` where a piece is too short for that. */
+  readonly wantedSec: number;
+}
+
+/** The pieces of a film one after the other, without gaps; two overlap while one gives way to the other. At least one. */
 export interface Timeline<P = ToldPiece> {
   readonly lengthSec: number;
   readonly framesPerSec: number;
@@ -47,8 +56,8 @@ export interface TellSetting {
 export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = {}): Timeline {
   const { memory = new Memory(), list = families } = setting;
   const { framesPerSec, stage } = project.film;
-  const pieces: ToldPiece[] = [];
-  let fromSec = 0;
+  const placed: ToldPiece[] = [];
+  let endSec = 0;
   for (const { piece, chart } of playedPieces(project)) {
     const cube = cubes.get(chart.id);
     if (!cube) throw new RangeError(`cubes: must hold the values of each chart, received none of ${chart.id}`);
@@ -56,13 +65,22 @@ export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = 
     const family = cube.panes && cube.panes.length > 0 ? panedFamily(known) : known;
     const told = tellChart({ chart, cube, family, stage, framesPerSec, memory });
     const { lengthSec } = told.course.clock;
-    pieces.push({ piece, family, chart: told, fromSec, lengthSec });
-    fromSec += lengthSec;
+    const arrival = arrivalOf(placed.at(-1), lengthSec);
+    const fromSec = endSec - (arrival?.sec ?? 0);
+    placed.push({ piece, family, chart: told, fromSec, lengthSec, arrival });
+    endSec = fromSec + lengthSec;
   }
   return {
-    lengthSec: fromSec,
+    lengthSec: endSec,
     framesPerSec,
-    frameCount: Math.max(1, Math.round(fromSec * framesPerSec)),
-    pieces: pieces as [ToldPiece, ...ToldPiece[]],
+    frameCount: Math.max(1, Math.round(endSec * framesPerSec)),
+    pieces: placed as [ToldPiece, ...ToldPiece[]],
   };
+}
+
+/** The way from the piece ahead into one of a length. It takes no more than half of either, so that two never meet. */
+function arrivalOf(ahead: ToldPiece | undefined, lengthSec: number): PlacedTransition | null {
+  if (!ahead || ahead.piece.into.how === 'cut') return null;
+  const { into } = ahead.piece;
+  return { ...into, sec: Math.min(into.sec, ahead.lengthSec / 2, lengthSec / 2), wantedSec: into.sec };
 }

@@ -5,9 +5,17 @@ import type { Fields } from '../shaping/fields';
 import { builtPlay, type Chart } from './chart';
 import { defaultDress } from './dress';
 import type { KnownFamily } from './family-document';
+import type { FilmPiece } from './film';
 import { usualPanes } from './panes';
 import { PROJECT_VERSION, type Project } from './project';
 import type { TableEntry } from './table-entry';
+import { cut } from './transition';
+
+/** A piece that shows a chart, as it starts out. */
+export function freshPiece(id: string, chartId: string): FilmPiece {
+  const content = { kind: 'chart', chartId } as const;
+  return { id, name: '', on: true, content, ownLook: false, into: cut, extras: [], captions: [] };
+}
 
 /** The pace of a new chart. */
 export const defaultPace: Pace = {
@@ -103,9 +111,7 @@ export function defaultProject(
         box: null,
       },
       framesPerSec: 60,
-      pieces: [
-        { id: pieceId, name: '', on: true, content: { kind: 'chart', chartId: chart.id }, extras: [], captions: [] },
-      ],
+      pieces: [freshPiece(pieceId, chart.id)],
       sounds: [],
     },
     pictures: [],

@@ -1,5 +1,6 @@
 import type { Background } from './background';
 import type { Caption, Extra } from './film-parts';
+import type { Transition } from './transition';
 
 /** The picture that everything is drawn on, in pixels. */
 export interface Stage {
@@ -28,6 +29,10 @@ export interface FilmPiece {
   /** One that is off stays in the project and is left out of the film. */
   readonly on: boolean;
   readonly content: { readonly kind: 'chart'; readonly chartId: string };
+  /** A look for all does not change it. */
+  readonly ownLook: boolean;
+  /** The way into the piece that plays next. */
+  readonly into: Transition;
   /** In the order of drawing. */
   readonly extras: readonly Extra[];
   readonly captions: readonly Caption[];

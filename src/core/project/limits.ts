@@ -15,6 +15,8 @@ export const projectLimits = {
   /** Parts of the font's size. */
   spacing: [-0.1, 1],
   fadeSec: [0, 30],
+  /** Seconds. */
+  transitionSec: [0.1, 10],
   /** Hundredths of the stage's shorter side. */
   extraSize: [0.1, 400],
   /** Hundredths of the stage's shorter side. */

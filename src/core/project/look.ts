@@ -1,6 +1,6 @@
 import type { Background } from './background';
 import type { Dress } from './dress';
-import { withChart } from './pieces';
+import { pieceOf, withChart } from './pieces';
 import type { Project } from './project';
 
 /** The version of looks that this code writes. A new one comes with a migration, as projects do. */
@@ -22,8 +22,14 @@ export function lookOf(project: Project, dress: Dress, name: string): Look {
   return { format: 'plucky-tempo-look', version: LOOK_VERSION, name, background: kept, dress };
 }
 
-/** A project in another look. @param pieceId Whose chart; see `pieceOf`. */
+/**
+ * A project in another look: all of its charts, but for those of pieces with a look of their own.
+ *
+ * @param pieceId The piece that is looked at. One with a look of its own changes alone.
+ */
 export function withLook(project: Project, { dress, background }: Look, pieceId: string | null = null): Project {
-  const dressed = withChart(project, pieceId, (chart) => ({ ...chart, dress }));
+  const dressed = project.film.pieces
+    .filter(({ id, ownLook }) => (pieceOf(project, pieceId).ownLook ? id === pieceOf(project, pieceId).id : !ownLook))
+    .reduce((changed, { id }) => withChart(changed, id, (chart) => ({ ...chart, dress })), project);
   return { ...dressed, film: { ...dressed.film, stage: { ...dressed.film.stage, background } } };
 }

@@ -1,9 +1,10 @@
-import { useMode as addMode, modeLrgb, modeRgb, wcagContrast } from 'culori/fn';
+import { useMode as addMode, formatHex, interpolate, modeLrgb, modeOklab, modeRgb, wcagContrast } from 'culori/fn';
 import { remembered } from './remembered';
 
 // Only what is used of the colour spaces: pages carry this file.
 addMode(modeRgb);
 addMode(modeLrgb);
+addMode(modeOklab);
 
 /** `#rrggbb` as a number: red, green and blue with eight bits each. */
 const numberOf = (colour: string): number => Number.parseInt(colour.slice(1), 16);
@@ -20,6 +21,12 @@ export function mixColours(a: string, b: string, share: number): string {
   }
   // The one in front keeps the noughts at the start.
   return `#${mixed.toString(16).slice(1)}`;
+}
+
+/** A colour on the way from one to another, halfway where the eye sees it halfway. @param share Of the second, in [0, 1]. Source: Ottosson's Oklab. */
+export function colourBetween(from: string, to: string, share: number): string {
+  if (from === to || share <= 0) return from;
+  return share >= 1 ? to : (formatHex(interpolate([from, to], 'oklab')(share)) ?? to);
 }
 
 /** The ink that reads best on a background. */

@@ -5,6 +5,7 @@ import { from4 } from './4';
 import { from5 } from './5';
 import { from6 } from './6';
 import { from7 } from './7';
+import { from8 } from './8';
 import type { Migration } from './migration';
 
 /** `migrations[n]` reads version `n` of a project. */
@@ -16,4 +17,5 @@ export const migrations: Readonly<Record<number, Migration>> = {
   5: from5,
   6: from6,
   7: from7,
+  8: from8,
 };

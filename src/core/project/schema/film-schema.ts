@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { paceLimits } from '../../pace/pace';
 import { corners, extraKinds } from '../film-parts';
 import { projectLimits } from '../limits';
+import { transitionEases, transitionKinds, transitionSides } from '../transition';
 import { backgroundSchema } from './background-schema';
 import { momentSchema } from './moment-schema';
 import { byKind, colour, family, flag, id, name, number, oneOf, share, text, whole } from './parts';
@@ -57,6 +58,15 @@ const piece = Joi.object({
     kind: oneOf(['chart'], 'What the piece shows'),
     chartId: id('Which of the project’s charts'),
   }).required(),
+  ownLook: flag('A look for all pieces leaves this one as it is'),
+  into: Joi.object({
+    how: oneOf(transitionKinds, 'How the next piece comes'),
+    sec: number(projectLimits.transitionSec, 'sec', 'How long that takes'),
+    ease: oneOf(transitionEases, 'How it goes from its start to its end'),
+    side: oneOf(transitionSides, 'Where to the picture moves'),
+  })
+    .required()
+    .description('The way into the piece that plays next'),
   extras: Joi.array().items(extra).required().description('Things placed freely, in the order of drawing'),
   captions: Joi.array().items(caption).required().description('Texts over spans of the piece'),
 });
