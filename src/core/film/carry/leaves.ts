@@ -43,7 +43,7 @@ export function without(nodes: readonly SceneNode[], gone: (node: SceneNode) => 
 
 /** What travels of a picture, by what it stands for. */
 export interface Travellers {
-  /** By name: the shape that stands for it, the largest where there are several. */
+  /** By name: the shape that stands for it; see `rankOf` where there are several. */
   readonly shapes: ReadonlyMap<string, Shape>;
   /** By the kind of text and the name: `name Oyle`, `title`. */
   readonly texts: ReadonlyMap<string, Leaf<TextNode>>;
@@ -60,7 +60,7 @@ export function travellersOf(leaves: readonly Leaf[], names: readonly string[], 
   const shapes = new Map<string, Shape>();
   const texts = new Map<string, Leaf<TextNode>>();
   const images = new Map<string, Leaf<ImageNode>>();
-  const largest = new Map<string, number>();
+  const ranks = new Map<string, number>();
   for (const leaf of leaves) {
     const { node, opacity } = leaf;
     const { part, category } = node.subject ?? {};
@@ -82,9 +82,9 @@ export function travellersOf(leaves: readonly Leaf[], names: readonly string[], 
     } else if (name !== undefined && node.kind === 'image') {
       if (!images.has(name)) images.set(name, leaf as Leaf<ImageNode>);
     } else if (name !== undefined && part === 'mark') {
-      const size = sizeOf(node as RectNode | PathNode);
-      if (size <= (largest.get(name) ?? -1)) continue;
-      largest.set(name, size);
+      const rank = rankOf(node as RectNode | PathNode);
+      if (rank <= (ranks.get(name) ?? Number.NEGATIVE_INFINITY)) continue;
+      ranks.set(name, rank);
       shapes.set(name, leaf as Leaf<RectNode | PathNode>);
     }
   }
@@ -107,6 +107,19 @@ function wordShape(leaf: Leaf<TextNode>, measure: MeasureText): Shape {
   ];
   const path = polyline(Float64Array.from(corners.flat()), true);
   return { ...leaf, node: { kind: 'path', id: node.id, path, fill: node.fill }, word: true, source: node };
+}
+
+/** Of no period is the present; else the latest one counts. */
+const PRESENT = 1e12;
+const A_PERIOD = 1e8;
+
+/** Which of several marks stands for a category: that of the present rather than of a time before, and the largest of these. */
+function rankOf(node: RectNode | PathNode): number {
+  const size = sizeOf(node);
+  if (size <= 0) return size;
+  const period = node.subject?.period;
+  // A line has no place of its own: anything that is filled goes before it.
+  return size < 1 ? size : (period === undefined ? PRESENT : period * A_PERIOD) + size;
 }
 
 /** How much of the stage a shape takes, roughly; a line counts for less than anything that is filled. */
