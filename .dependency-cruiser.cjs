@@ -70,6 +70,8 @@ module.exports = {
           'chardet',
           'fflate',
           'hyparquet',
+          'apache-arrow',
+          'sql.js',
           'jsonstat-toolkit',
           'culori',
           'fastest-levenshtein',

@@ -6,7 +6,7 @@ import { bitRate } from '@/export/video/film-format';
 import { documentStore } from '@/state/document';
 import { loadAsset } from '@/state/keep/assets';
 import type { Keeper } from '@/state/keep/keeper';
-import { setSession } from '@/state/session';
+import { sessionStore, setSession } from '@/state/session';
 import { type AddHow, Studio } from '@/state/studio';
 import type { OpenedFile, Services } from '@/ui/services';
 import { callback, startStageWorker, transfer } from '@/workers/client';
@@ -119,6 +119,13 @@ function stageServices(stage: Stage, studio: Studio) {
     highlight: (category) => void stage.api.highlight(category),
     hit: (x, y) => stage.api.hit(x, y),
     thumbnails: (looks, widthPx) => stage.api.thumbnails(looks, widthPx),
+    piecePictures: async (widthPx) => {
+      const pictures = await stage.api.piecePictures(widthPx);
+      const blocks = sessionStore.getState().overview?.blocks ?? [];
+      // Pictures of a film that has changed meanwhile belong to nobody.
+      if (pictures.length !== blocks.length) return new Map();
+      return new Map(blocks.flatMap(({ id }, i) => (pictures[i] ? [[id, pictures[i]] as const] : [])));
+    },
     familyPictures: (id, widthPx, count) => stage.api.familyPictures(id, widthPx, count),
     boxOf: (part, extra) => stage.api.boxOf(part, extra),
     plotBox: () => stage.api.plot(),

@@ -17,7 +17,7 @@ import type { TableReader } from './table-reader';
 /** What the film is kept in step with. */
 export interface FilmWorkers {
   readonly table: Remote<Pick<TableWorkerApi, 'prepare'>>;
-  readonly stage: Remote<Pick<StageWorkerApi, 'setFilm' | 'clear'>>;
+  readonly stage: Remote<Pick<StageWorkerApi, 'setFilm' | 'lookAt' | 'clear'>>;
   /** Brings the person's own fonts to the stage, before a film is set in them. */
   readonly supplyFonts: (project: Project) => Promise<void>;
   /** Brings pictures to the stage, after it has said which it needs. */
@@ -41,6 +41,9 @@ interface ChartResult {
  */
 export class FilmSync {
   private busy = false;
+  /** The document of the film on stage, and the piece that the playhead led to last. */
+  private shown: Project | null = null;
+  private followed: string | null = null;
   private again = false;
   private stageReady = false;
   private readonly results = new Map<string, ChartResult>();
@@ -96,6 +99,7 @@ export class FilmSync {
     } finally {
       this.busy = false;
     }
+    this.followPlayhead();
   }
 
   /** Resolves when the workers have caught up with the document. */
@@ -200,6 +204,12 @@ export class FilmSync {
     const cubes = this.cubes();
     const fresh = new Map([...cubes].filter(([id, cube]) => this.sent.get(id) !== cube));
     const { pieceId } = sessionStore.getState();
+    if (this.shown === project && fresh.size === 0 && this.followed === pieceId && pieceId !== null) {
+      // Only the playhead has moved on into another piece: the film is the same.
+      const overview = await this.workers.stage.lookAt(pieceId);
+      if (overview) setSession({ overview });
+      return;
+    }
     await this.workers.supplyFonts(project);
     const timeSec = playheadStore.getState().readout?.timeSec ?? 0;
     const report = await this.workers.stage.setFilm(project, fresh, timeSec, pieceId);
@@ -207,16 +217,28 @@ export class FilmSync {
       this.fail([{ code: 'cannot-prepare', severity: 'error', message: report.message }]);
       return;
     }
+    this.shown = project;
     for (const [id, cube] of fresh) this.sent.set(id, cube);
     for (const id of this.sent.keys()) if (!cubes.has(id)) this.sent.delete(id);
     void this.workers.supplyImages(project, report.overview.imageIds);
     const { span } = sessionStore.getState();
-    const fits = span && span[1] <= report.overview.lengthSec + 1e-9;
+    const fits = span && span[1] <= report.overview.filmSec + 1e-9;
     setSession({ status: 'ready', failure: [], overview: report.overview, span: fits ? span : null });
+  }
+
+  /** Where the playhead is, there the film is edited; but a piece that was just chosen may still have to come on stage. */
+  followPlayhead(): void {
+    const { overview, status } = sessionStore.getState();
+    const { readout } = playheadStore.getState();
+    if (this.busy || !overview || !readout || status !== 'ready' || readout.pieceId === overview.pieceId) return;
+    if (!overview.blocks.some(({ id }) => id === readout.pieceId)) return;
+    this.followed = readout.pieceId;
+    setSession({ pieceId: readout.pieceId });
   }
 
   private fail(issues: readonly Issue[]): false {
     this.sent.clear();
+    this.shown = null;
     void this.workers.stage.clear();
     setReadout(null);
     setSession({ status: 'failed', failure: issues, overview: null, playing: false });

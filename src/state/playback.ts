@@ -20,7 +20,7 @@ export class Playback {
     const { overview, speed, looping, span } = sessionStore.getState();
     const { readout } = playheadStore.getState();
     if (!overview) return;
-    const [from, to] = span ?? [0, overview.lengthSec];
+    const [from, to] = span ?? [0, overview.filmSec];
     const at = readout?.timeSec ?? from;
     const atEnd = readout !== null && readout.frame >= overview.frameCount - 1;
     const outside = span !== null && (at < from || at >= to);
@@ -51,9 +51,16 @@ export class Playback {
   async seek(timeSec: number): Promise<void> {
     const { overview } = sessionStore.getState();
     if (!overview) return;
-    const target = Math.min(overview.lengthSec, Math.max(0, timeSec));
+    const target = Math.min(overview.filmSec, Math.max(0, timeSec));
     this.sent = { timeSec: target, overview };
     await this.stage.seek(target);
+  }
+
+  /** Goes to a time of the piece that is edited; the film pauses. @param pieceSec Seconds from the piece's start. */
+  async visit(pieceSec: number): Promise<void> {
+    const from = sessionStore.getState().overview?.fromSec ?? 0;
+    await this.pause();
+    await this.seek(from + pieceSec);
   }
 
   /** Moves by frames; the film pauses. */
@@ -72,8 +79,8 @@ export class Playback {
     const { readout } = playheadStore.getState();
     if (!overview || !readout) return;
     const timeSec = this.sent?.overview === overview ? this.sent.timeSec : readout.timeSec;
-    const { lengthSec, framesPerSec, frameCount } = overview;
-    const target = stopBeside(overview.periodSec, direction, { timeSec, lengthSec, framesPerSec });
+    const { filmSec, framesPerSec, frameCount, stops } = overview;
+    const target = stopBeside(stops, direction, { timeSec, lengthSec: filmSec, framesPerSec });
     await this.moveTo(Math.min(target, (frameCount - 1) / framesPerSec), overview);
   }
 

@@ -62,6 +62,7 @@ export class Studio {
   report({ readout, playing }: StageReport): void {
     setReadout(readout);
     if (sessionStore.getState().playing !== playing) setSession({ playing });
+    this.film.followPlayhead();
   }
 
   /** Reads a file and starts a chart of it; its bytes go with it. A table with the same columns takes the place of the old one. */

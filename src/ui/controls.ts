@@ -64,6 +64,7 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'suggestions', label: 'Suggested', step: 'shape', words: 'total row blank repeated spelling' },
   { id: 'steps-file', label: 'Steps in a file', step: 'shape', words: 'save load json preparation' },
   { id: 'shaped-file', label: 'Shaped table as a file', step: 'shape', words: 'export csv xlsx json data' },
+  { id: 'own-look', label: 'This piece keeps a look of its own', step: 'dress', words: 'theme style one all pieces' },
   { id: 'looks', label: 'Looks', step: 'dress', words: 'theme style template shelf' },
   { id: 'own-looks', label: 'Looks of your own', step: 'dress', words: 'save theme template import export' },
   { id: 'type-part', label: 'Type of', step: 'dress', words: 'font typography text style' },

@@ -142,6 +142,8 @@ export interface Services {
   addPicture(file: File): Promise<Picture | null>;
   /** The bytes of a picture of the project; null where they are lost. */
   pictureBytes(picture: Picture): Promise<ArrayBuffer | null>;
+  /** A small picture of each piece that plays, by its id. */
+  piecePictures(widthPx: number): Promise<ReadonlyMap<string, ImageBitmap>>;
   /** The family's name; null when the file is no font. */
   addFont(file: File): Promise<string | null>;
   thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]>;

@@ -9,6 +9,7 @@ const needs: readonly (readonly [RegExp, string])[] = [
   [/^extra-/, 'It belongs to an extra: add one under Extras in Dress, or press one on the stage.'],
   [/^caption-/, 'It belongs to a caption: add one under Captions in Pace.'],
   [/^focus-/, 'It belongs to a focus: add one under Focus in Pace.'],
+  [/^own-look$/, 'It belongs to films of several pieces: add one above the beats.'],
   [/^(sheet|delimiter|encoding|header-row)$/, 'It belongs to a file of that kind: choose one in Gather.'],
   [/^(follow-file|refresh)$/, 'It belongs to a table that was read from a file: choose one in Gather.'],
 ];

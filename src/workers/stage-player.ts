@@ -1,13 +1,14 @@
 import { Memory } from '@/core/families/memory';
 import { familyOf } from '@/core/families/registry';
 import { inFamily } from '@/core/families/switch-family';
-import { overviewOf } from '@/core/film/overview';
+import { type FilmOverview, overviewOf } from '@/core/film/overview';
 import { pieceAt, placedPiece } from '@/core/film/piece-at';
 import { type Pointed, pointAt } from '@/core/film/point-at';
 import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
 import { sceneAt } from '@/core/film/scene-at';
 import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
+import type { FilmPiece } from '@/core/project/film';
 import type { ImageBytes } from '@/core/project/film-media';
 import { type Look, withLook } from '@/core/project/look';
 import { withChart } from '@/core/project/pieces';
@@ -27,10 +28,19 @@ import { ImageStore } from '@/render/images';
 import type { FilmFormatName } from './export-protocol';
 import type { PlayOptions, StageReport } from './protocol';
 
+/** Where in a piece its small picture is taken, in shares of it. */
+const LATE = 0.7;
+
 /** Frames that the speed is told from. */
 const TRIED_FRAMES = 12;
 
 const worker = self as unknown as { fonts: FontFaceSet; requestAnimationFrame(callback: () => void): number };
+
+/** The film with one of its pieces alone: what the others look like need not be worked out. */
+const onlyPiece = (project: Project, piece: FilmPiece): Project => ({
+  ...project,
+  film: { ...project.film, pieces: [piece] },
+});
 
 /** Draws the preview on a canvas of a worker, plays it by the clock, and tells what stands where. */
 export class StagePlayer {
@@ -74,14 +84,45 @@ export class StagePlayer {
   async setFilm(project: Project, fresh: Cubes, timeSec: number, pieceId: string | null) {
     const all = new Map([...this.cubes, ...fresh]);
     this.cubes = new Map([...all].filter(([chartId]) => project.charts.some(({ id }) => id === chartId)));
+    const other = this.film !== null && pieceId !== this.pieceId;
     this.pieceId = pieceId;
     await this.fonts.ensure(familiesOf(project), this.charactersOf(project));
     this.film = this.prepare(project);
     this.store.blurBackground(this.film.stage);
-    if (!this.playing) this.timeSec = timeSec;
+    if (!this.playing) this.timeSec = other ? this.withinPiece(this.film, timeSec) : timeSec;
     this.timeSec = Math.min(this.timeSec, this.film.lengthSec);
     this.draw();
     return overviewOf(this.film, pieceId);
+  }
+
+  /** The same film, with another piece that is edited. */
+  lookAt(pieceId: string): FilmOverview | null {
+    this.pieceId = pieceId;
+    return this.film && overviewOf(this.film, pieceId);
+  }
+
+  /** A time at which the piece that is edited is on show: this one, or else when it has come. */
+  private withinPiece(film: PreparedFilm, timeSec: number): number {
+    const { piece, fromSec, arrival } = placedPiece(film, this.pieceId);
+    return pieceAt(film, timeSec).piece.piece.id === piece.id ? timeSec : fromSec + (arrival?.sec ?? 0);
+  }
+
+  /** A small picture of each piece that plays, late in it. */
+  async piecePictures(widthPx: number): Promise<ImageBitmap[]> {
+    const { film } = this;
+    const pictures: ImageBitmap[] = [];
+    for (const { fromSec, lengthSec } of film?.pieces ?? []) {
+      // Edits and playing go first; pictures of a film that is gone are of no use.
+      await new Promise((resolve) => setTimeout(resolve));
+      if (!film || this.film !== film) return [];
+      const { stage } = film;
+      const canvas = new OffscreenCanvas(widthPx, Math.max(1, Math.round((widthPx * stage.heightPx) / stage.widthPx)));
+      const context = canvas.getContext('2d');
+      if (!context) return [];
+      paintScene(context, sceneAt(film, fromSec + lengthSec * LATE), widthPx / stage.widthPx, this.resources);
+      pictures.push(canvas.transferToImageBitmap());
+    }
+    return pictures;
   }
 
   private prepare(project: Project): PreparedFilm {
@@ -121,17 +162,12 @@ export class StagePlayer {
       // Edits and playing go first; pictures of a film that is gone are of no use.
       await new Promise((resolve) => setTimeout(resolve));
       if (this.film !== film) return [];
-      const project = withLook(film.project, look, this.pieceId);
+      const project = withLook(onlyPiece(film.project, piece.piece), look, this.pieceId);
       const { stage } = project.film;
       const canvas = new OffscreenCanvas(widthPx, Math.max(1, Math.round((widthPx * stage.heightPx) / stage.widthPx)));
       const context = canvas.getContext('2d');
       if (!context) return pictures;
-      paintScene(
-        context,
-        sceneAt(this.prepare(project), piece.fromSec + settled),
-        widthPx / stage.widthPx,
-        this.resources,
-      );
+      paintScene(context, sceneAt(this.prepare(project), settled), widthPx / stage.widthPx, this.resources);
       pictures.push(canvas.transferToImageBitmap());
     }
     return pictures;
@@ -144,7 +180,7 @@ export class StagePlayer {
     const { film } = this;
     if (!film) return [];
     const { piece } = pieceAt(film, this.timeSec);
-    const project = withChart(film.project, piece.piece.id, (chart) =>
+    const project = withChart(onlyPiece(film.project, piece.piece), piece.piece.id, (chart) =>
       inFamily(chart, familyOf(familyId), this.cubes.get(chart.id) ?? null),
     );
     const { stage } = project.film;

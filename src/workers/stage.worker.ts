@@ -48,6 +48,13 @@ const api: StageWorkerApi = {
   async addFonts(fonts) {
     await player?.fonts.add(fonts);
   },
+  async lookAt(pieceId) {
+    return player?.lookAt(pieceId) ?? null;
+  },
+  async piecePictures(widthPx) {
+    const pictures = (await player?.piecePictures(widthPx)) ?? [];
+    return Comlink.transfer(pictures, pictures);
+  },
   async thumbnails(looks, widthPx) {
     const pictures = (await player?.thumbnails(looks, widthPx)) ?? [];
     return Comlink.transfer(pictures, pictures);

@@ -1,6 +1,6 @@
 import { Memory } from '@/core/families/memory';
 import { overviewOf } from '@/core/film/overview';
-import { pieceAt } from '@/core/film/piece-at';
+import { pieceAt, placedPiece } from '@/core/film/piece-at';
 import { pointAt } from '@/core/film/point-at';
 import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
@@ -23,6 +23,7 @@ export class FakeStage {
   private cubes: Cubes = new Map();
   private readonly memory = new Memory();
   private timeSec = 0;
+  private pieceId: string | null = null;
   private report: (report: StageReport) => void = () => undefined;
 
   async start(_canvas: unknown, _baseUrl: string, report: (report: StageReport) => void): Promise<void> {
@@ -35,6 +36,11 @@ export class FakeStage {
       this.film = prepareFilm(project, this.cubes, { measure: measureBySize, memory: this.memory });
       this.project = project;
       this.timeSec = Math.min(timeSec, this.film.lengthSec);
+      if (pieceId !== this.pieceId && pieceAt(this.film, this.timeSec).piece.piece.id !== pieceId) {
+        const { fromSec, arrival } = placedPiece(this.film, pieceId);
+        this.timeSec = fromSec + (arrival?.sec ?? 0);
+      }
+      this.pieceId = pieceId;
       this.tell();
       return { ok: true as const, overview: overviewOf(this.film, pieceId) };
     } catch (error) {
@@ -80,6 +86,8 @@ export class FakeStage {
   addImages = async () => undefined;
   addFonts = async () => undefined;
   thumbnails = async () => [];
+  piecePictures = async () => [];
+  lookAt = async (pieceId: string) => (this.film ? overviewOf(this.film, pieceId) : null);
   familyPictures = async () => [];
   filmSpeed = async () => 30;
 

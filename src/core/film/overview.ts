@@ -5,6 +5,7 @@ import type { BuildStep } from '../families/shared/build';
 import { stepsOf } from '../families/shared/build';
 import { periodTimesSec, standsStill } from '../pace/film-clock';
 import { plainLine } from '../scene/text-fit';
+import { periodStops } from './period-stops';
 import { placedPiece } from './piece-at';
 import type { PreparedFilm, PreparedPiece } from './prepare-film';
 
@@ -14,6 +15,9 @@ const MOST_STEPS = 200;
 /** A piece at a glance, for the timeline: sent over once for each edit. Times are in seconds from the piece's start. */
 export interface PieceOverview {
   readonly pieceId: string;
+  /** When the piece begins, in seconds of the film, and how long it lasts. */
+  readonly fromSec: number;
+  readonly lengthSec: number;
   readonly places: number;
   readonly periodLabels: readonly string[];
   readonly periodKeys: readonly string[];
@@ -43,26 +47,49 @@ export interface PieceOverview {
 
 /** A film at a glance, with the piece that is edited. */
 export interface FilmOverview extends PieceOverview {
-  readonly lengthSec: number;
+  /** The length of the whole film. */
+  readonly filmSec: number;
   readonly frameCount: number;
   readonly framesPerSec: number;
   /** Pictures and flags that the painter needs. */
   readonly imageIds: readonly string[];
+  /** When the film reaches each period of its pieces, in seconds of the film, in order. */
+  readonly stops: Float64Array;
+  /** The pieces that play, in order. */
+  readonly blocks: readonly PieceBlock[];
+}
+
+/** A piece's place in the film. */
+export interface PieceBlock {
+  readonly id: string;
+  readonly fromSec: number;
+  readonly lengthSec: number;
+  /** How long the piece ahead takes to give way to it, and how long it was to take. */
+  readonly arrivalSec: number;
+  readonly wantedSec: number;
 }
 
 /** The film's length and one piece's map, times and moments. @param pieceId The piece that is edited; see `placedPiece`. */
 export function overviewOf(film: PreparedFilm, pieceId: string | null = null): FilmOverview {
-  const { lengthSec, frameCount, framesPerSec } = film;
+  const { lengthSec, frameCount, framesPerSec, pieces } = film;
   return {
-    lengthSec,
+    filmSec: lengthSec,
     frameCount,
     framesPerSec,
     imageIds: imageIdsOf(film),
+    stops: Float64Array.from(periodStops(film)),
+    blocks: pieces.map(({ piece, fromSec, lengthSec: pieceSec, arrival }) => ({
+      id: piece.id,
+      fromSec,
+      lengthSec: pieceSec,
+      arrivalSec: arrival?.sec ?? 0,
+      wantedSec: arrival?.wantedSec ?? 0,
+    })),
     ...pieceOverview(placedPiece(film, pieceId)),
   };
 }
 
-function pieceOverview({ piece, chart }: PreparedPiece): PieceOverview {
+function pieceOverview({ piece, chart, fromSec, lengthSec }: PreparedPiece): PieceOverview {
   const { family, cube, course, colours, frame } = chart;
   const { clock } = course;
   // A film of one moment has one beat, whatever led there.
@@ -71,6 +98,8 @@ function pieceOverview({ piece, chart }: PreparedPiece): PieceOverview {
   const nameOf = (category: number) => plainLine((cube.categories[category] ?? '').slice(0, 300));
   return {
     pieceId: piece.id,
+    fromSec,
+    lengthSec,
     ...map,
     periodLabels: chart.periodLabels.slice(from),
     periodKeys: cube.periods.slice(from).map((period) => period.key),

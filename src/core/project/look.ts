@@ -25,11 +25,13 @@ export function lookOf(project: Project, dress: Dress, name: string): Look {
 /**
  * A project in another look: all of its charts, but for those of pieces with a look of their own.
  *
- * @param pieceId The piece that is looked at. One with a look of its own changes alone.
+ * @param pieceId The piece that is looked at. One with a look of its own changes alone, over the film's background.
  */
 export function withLook(project: Project, { dress, background }: Look, pieceId: string | null = null): Project {
+  const piece = pieceOf(project, pieceId);
+  if (piece.ownLook) return withChart(project, piece.id, (chart) => ({ ...chart, dress }));
   const dressed = project.film.pieces
-    .filter(({ id, ownLook }) => (pieceOf(project, pieceId).ownLook ? id === pieceOf(project, pieceId).id : !ownLook))
+    .filter(({ ownLook }) => !ownLook)
     .reduce((changed, { id }) => withChart(changed, id, (chart) => ({ ...chart, dress })), project);
   return { ...dressed, film: { ...dressed.film, stage: { ...dressed.film.stage, background } } };
 }

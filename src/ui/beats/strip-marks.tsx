@@ -28,10 +28,10 @@ export function StripMarks({ overview }: StripMarksProps) {
 
 const percentOf = (overview: FilmOverview) => (timeSec: number) => `${(timeSec / overview.lengthSec) * 100}%`;
 
-/** Stops, then goes to a moment of the film. */
-function useVisit(): (timeSec: number) => void {
+/** Stops, then goes to a moment of the piece. */
+function useVisit(): (pieceSec: number) => void {
   const { studio } = useServices();
-  return (timeSec) => void studio.playback.pause().then(() => studio.playback.seek(timeSec));
+  return (pieceSec) => void studio.playback.visit(pieceSec);
 }
 
 interface PlaceProps {

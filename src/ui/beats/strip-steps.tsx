@@ -39,7 +39,7 @@ function StepFlag({ step, overview, share }: FlagProps) {
     null,
   );
   const { key, name, atSec, takesSec } = step;
-  const visit = (sec: number) => void studio.playback.pause().then(() => studio.playback.seek(sec));
+  const visit = (sec: number) => void studio.playback.visit(sec);
 
   const onPointerDown = (event: PointerEvent<HTMLButtonElement>) => {
     if (event.button !== 0) return;

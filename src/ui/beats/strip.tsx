@@ -3,6 +3,7 @@
 import { type KeyboardEvent, useRef } from 'react';
 import type { FilmOverview } from '@/core/film/overview';
 import { PointerTip } from '../parts/pointer-tip';
+import { pieceSecOf } from '../piece-time';
 import { useServices } from '../services';
 import { usePlayhead, useSession } from '../use-state';
 import { PlayheadLine, playheadSec } from './playhead-line';
@@ -32,7 +33,11 @@ function FilmStrip({ overview }: { readonly overview: FilmOverview }) {
       void studio.playback.stepPeriods(event.key === 'PageDown' ? 1 : -1);
     }
   };
-  const percent = (timeSec: number) => `${(timeSec / overview.lengthSec) * 100}%`;
+  const { fromSec, lengthSec } = overview;
+  const percent = (sec: number) => `${(sec / lengthSec) * 100}%`;
+  // A span that reaches beyond the piece is cut off here.
+  const [spanFrom, spanTo] = span ? span.map((sec) => pieceSecOf(overview, sec)) : [];
+  const pieceSec = pieceSecOf(overview, playheadSec());
   return (
     <div className="relative h-full touch-none select-none" {...handlers}>
       <div
@@ -41,22 +46,22 @@ function FilmStrip({ overview }: { readonly overview: FilmOverview }) {
         tabIndex={0}
         aria-label="Playhead"
         aria-valuemin={0}
-        aria-valuemax={overview.lengthSec}
-        aria-valuenow={playheadSec()}
-        aria-valuetext={clockWords(playheadSec())}
+        aria-valuemax={lengthSec}
+        aria-valuenow={pieceSec}
+        aria-valuetext={clockWords(pieceSec)}
         className="relative h-full"
         style={{ cursor }}
         onKeyDown={onKeyDown}
       >
         <canvas ref={canvas} className="absolute inset-0 size-full" aria-hidden />
-        {span && (
+        {spanFrom !== undefined && spanTo !== undefined && spanTo > spanFrom && (
           <div
             className="pointer-events-none absolute top-0 bottom-0 border-x-2 border-spruce bg-spruce/15"
-            style={{ left: percent(span[0]), width: percent(span[1] - span[0]) }}
+            style={{ left: percent(spanFrom), width: percent(spanTo - spanFrom) }}
           />
         )}
         <LineTip x={tipX} />
-        <PlayheadLine lengthSec={overview.lengthSec} />
+        <PlayheadLine fromSec={fromSec} lengthSec={lengthSec} />
       </div>
       <StripMarks overview={overview} />
       <StripSteps overview={overview} />

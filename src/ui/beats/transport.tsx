@@ -7,7 +7,8 @@ import { captionHere } from '../pace/caption-here';
 import { IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
 import { useServices } from '../services';
-import { usePlayhead, useSession } from '../use-state';
+import { usePlayhead, useProject, useSession } from '../use-state';
+import { AddPiece } from './add-piece';
 import { clockWords } from './time-words';
 
 const speeds = [0.25, 0.5, 1, 2, 4];
@@ -17,6 +18,7 @@ export function Transport() {
   const { studio } = useServices();
   const playing = useSession((state) => state.playing);
   const overview = useSession((state) => state.overview);
+  const several = useProject((project) => project.film.pieces.length > 1, true);
   const disabled = !overview;
   return (
     <div className="flex h-9 items-center gap-0.5 px-2">
@@ -42,6 +44,7 @@ export function Transport() {
       </IconButton>
       <TimeWords />
       <span className="grow" />
+      {!several && <AddPiece />}
       <SpanTools />
       <LoopAndSpeed />
     </div>
@@ -130,7 +133,7 @@ function TimeWords() {
     <p className="ml-3 flex items-baseline gap-3 font-mono text-[12px] whitespace-nowrap">
       <strong className="text-[13px]">{clockWords(frame / overview.framesPerSec)}</strong>
       <span className="text-quiet">
-        of {clockWords(overview.lengthSec)} · frame {frame}
+        of {clockWords(overview.filmSec)} · frame {frame}
       </span>
     </p>
   );

@@ -42,7 +42,7 @@ export function useStripDrag(box: RefObject<HTMLDivElement | null>, overview: Fi
       y: event.clientY - rect.top,
       widthPx: rect.width,
       heightPx: rect.height,
-      timeSec: (x / rect.width) * overview.lengthSec,
+      timeSec: overview.fromSec + (x / rect.width) * overview.lengthSec,
     };
   };
   const edgeAt = (event: PointerEvent) => {

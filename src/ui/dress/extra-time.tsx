@@ -4,6 +4,7 @@ import { momentAt } from '@/state/edit-film';
 import { playheadStore } from '@/state/playhead';
 import { clockWords } from '../beats/time-words';
 import { Button } from '../parts/button';
+import { pieceSecOf } from '../piece-time';
 import { useSession } from '../use-state';
 
 /** When an extra comes or goes. */
@@ -37,7 +38,7 @@ export function TimeEnd({
         className="h-7!"
         onClick={() => {
           const { readout } = playheadStore.getState();
-          if (overview && readout) onChange(momentAt(overview, readout.timeSec));
+          if (overview && readout) onChange(momentAt(overview, pieceSecOf(overview, readout.timeSec)));
         }}
       >
         At the playhead

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { type Look, lookOf } from '@/core/project/look';
 import { looks } from '@/core/project/looks';
-import { currentChart } from '@/state/current';
+import { currentChart, editPiece } from '@/state/current';
 import { documentStore } from '@/state/document';
 import { applyLook } from '@/state/edit-film';
 import { Button } from '../parts/button';
@@ -11,8 +11,9 @@ import { Field, Section } from '../parts/field';
 import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
 import { Picture } from '../parts/picture';
+import { SwitchField } from '../parts/switch-field';
 import { useServices } from '../services';
-import { useDocument, useSession } from '../use-state';
+import { useDocument, usePiece, useProject, useSession } from '../use-state';
 
 const THUMBNAIL_PX = 200;
 
@@ -52,8 +53,34 @@ export function LooksSection() {
           ))}
         </ul>
       </Field>
+      <OneOrAll />
       <OwnLooks own={own} onChange={reload} />
     </Section>
+  );
+}
+
+/** With several pieces a look is for all of them, unless this one keeps its own. */
+function OneOrAll() {
+  const several = useProject((project) => project.film.pieces.length > 1, false);
+  const own = usePiece((piece) => piece.ownLook, false);
+  if (!several) return null;
+  return (
+    <>
+      <SwitchField
+        control="own-look"
+        checked={own}
+        onChange={(ownLook) =>
+          editPiece((piece) => {
+            piece.ownLook = ownLook;
+          })
+        }
+      />
+      <p className="text-[12px] text-quiet">
+        {own
+          ? 'A look changes this piece alone; the background is that of the film.'
+          : 'A look changes all pieces but those that keep their own.'}
+      </p>
+    </>
   );
 }
 

@@ -61,15 +61,15 @@ function Plan() {
   }
   if (form.kind === 'film') {
     const bits = services.bitsPerSec(choice.quality, form.widthPx, form.heightPx, framesPerSec);
-    lines.push(['File', `${sizeWords((bits * overview.lengthSec) / 8)} or less`]);
+    lines.push(['File', `${sizeWords((bits * overview.filmSec) / 8)} or less`]);
     lines.push(['Takes', seconds === null ? 'finding out' : `about ${lengthWords(Math.max(1, seconds))}`]);
   }
   if (form.kind === 'gif') {
     lines.push(
       ['Size', `${form.widthPx} × ${form.heightPx}`],
-      ['Pictures', `${Math.max(1, Math.round(overview.lengthSec * form.rate))} at ${form.rate} a second`],
+      ['Pictures', `${Math.max(1, Math.round(overview.filmSec * form.rate))} at ${form.rate} a second`],
     );
-    lines.push(['File', `roughly ${sizeWords(services.gifBytes(form, overview.lengthSec))}`]);
+    lines.push(['File', `roughly ${sizeWords(services.gifBytes(form, overview.filmSec))}`]);
   }
   if (form.kind === 'png' || form.kind === 'jpeg' || form.kind === 'webp')
     lines.push(['Size', `${Math.round(widthPx * form.times)} × ${Math.round(heightPx * form.times)}`]);

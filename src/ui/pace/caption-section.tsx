@@ -13,6 +13,7 @@ import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
 import { TextField } from '../parts/text-field';
 import { TokenMenu } from '../parts/token-menu';
+import { pieceSecOf } from '../piece-time';
 import { useServices } from '../services';
 import { usePiece, useSession } from '../use-state';
 import { captionHere } from './caption-here';
@@ -95,7 +96,8 @@ function CaptionForm({ caption }: { readonly caption: Caption }) {
   const overview = useSession((state) => state.overview);
   const setEnd = (end: 'from' | 'to') => {
     const { readout } = playheadStore.getState();
-    if (overview && readout) changeCaption(caption.id, { [end]: momentAt(overview, readout.timeSec) });
+    if (overview && readout)
+      changeCaption(caption.id, { [end]: momentAt(overview, pieceSecOf(overview, readout.timeSec)) });
   };
   return (
     <>

@@ -13,6 +13,7 @@ import { NumberField } from '../parts/number-field';
 import { SwitchField } from '../parts/switch-field';
 import { TextField } from '../parts/text-field';
 import { TokenMenu } from '../parts/token-menu';
+import { pieceSecOf } from '../piece-time';
 import { useChart, useSession } from '../use-state';
 import { FocusAxes } from './focus-axes';
 import { focusHere } from './focus-here';
@@ -64,7 +65,7 @@ function FocusForm({ focus }: { readonly focus: Focus }) {
   const change = (next: Partial<Focus>, gesture: string | null = null) => changeFocus(focus.id, next, gesture);
   const setEnd = (end: 'from' | 'to') => {
     const { readout } = playheadStore.getState();
-    if (overview && readout) change({ [end]: momentAt(overview, readout.timeSec) });
+    if (overview && readout) change({ [end]: momentAt(overview, pieceSecOf(overview, readout.timeSec)) });
   };
   return (
     <>

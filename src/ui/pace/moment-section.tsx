@@ -110,7 +110,7 @@ function MomentRow({ moment, periodLabel, onSlow, onCaption, onFocus }: MomentRo
       <button
         type="button"
         className="flex min-w-0 flex-1 items-center gap-2 py-1 pl-1 text-left text-[13px]"
-        onClick={() => void studio.playback.pause().then(() => studio.playback.seek(moment.timeSec))}
+        onClick={() => void studio.playback.visit(moment.timeSec)}
       >
         <Icon className="size-3.5 shrink-0 text-quiet" aria-hidden />
         <span className="min-w-0 flex-1">

@@ -40,10 +40,7 @@ export function SpanList({ label, what, items, picked, onPick, onRemove }: SpanL
             className="min-w-0 flex-1 px-2 py-1 text-left text-[13px]"
             onClick={() => {
               onPick(id === picked ? null : id);
-              if (time)
-                void studio.playback
-                  .pause()
-                  .then(() => studio.playback.seek(Math.min(time.toSec, time.fromSec + settledSec)));
+              if (time) void studio.playback.visit(Math.min(time.toSec, time.fromSec + settledSec));
             }}
           >
             <span className="block truncate">{words}</span>

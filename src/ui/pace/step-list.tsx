@@ -30,7 +30,7 @@ export function StepList() {
               type="button"
               className="min-w-0 flex-1 truncate text-left hover:underline"
               title={`Go to ${clockWords(atSec)}`}
-              onClick={() => void studio.playback.pause().then(() => studio.playback.seek(atSec + takesSec / 2))}
+              onClick={() => void studio.playback.visit(atSec + takesSec / 2)}
             >
               {name || 'Without a name'}
             </button>

@@ -33,6 +33,7 @@ export function fakeServices(answers: Answers = {}) {
         calls.push({ name: path, given });
         const own = answers[path];
         if (own) return own(...(given as never[]));
+        if (path === 'piecePictures') return Promise.resolve(new Map());
         return Promise.resolve(
           path.endsWith('thumbnails') || path.endsWith('familyPictures') || path.endsWith('Looks') || path === 'formats'
             ? []

@@ -1,0 +1,19 @@
+import type { Chart } from './chart';
+import type { FilmPiece } from './film';
+
+/** A piece once more, with a chart of its own, so that a change of one leaves the other as it is. @param freshId Gives ids. */
+export function copyOf(piece: FilmPiece, chart: Chart, freshId: () => string): { piece: FilmPiece; chart: Chart } {
+  const chartId = freshId();
+  const renamed = <T extends { readonly id: string }>(list: readonly T[]): T[] =>
+    list.map((each) => ({ ...each, id: freshId() }));
+  return {
+    chart: { ...chart, id: chartId },
+    piece: {
+      ...piece,
+      id: freshId(),
+      content: { kind: 'chart', chartId },
+      extras: renamed(piece.extras),
+      captions: renamed(piece.captions),
+    },
+  };
+}
