@@ -1,0 +1,104 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { chartOf, playedPieces } from '@/core/project/pieces';
+import type { Project } from '@/core/project/project';
+import { raceProject } from '@/core/testing/projects';
+import { documentStore, undo } from './document';
+import {
+  addChartPiece,
+  addGroupPieces,
+  changeInto,
+  doublePiece,
+  movePiece,
+  pieceName,
+  removePiece,
+  renamePiece,
+  switchPiece,
+} from './edit-programme';
+import { sessionStore, setSession } from './session';
+
+const project = () => documentStore.getState().project as Project;
+const pieces = () => project().film.pieces;
+const ids = () => pieces().map(({ id }) => id);
+
+beforeEach(() => {
+  documentStore.setState({ project: raceProject(), past: [], future: [], gesture: null });
+  setSession({ pieceId: null });
+});
+
+describe('a new piece', () => {
+  it('stands behind the one that is edited, has a chart of its own, and is edited from then on', () => {
+    const [first] = ids();
+    const second = addChartPiece((chart) => ({ ...chart, text: { ...chart.text, title: 'Second' } })) as string;
+    expect(ids()).toEqual([first, second]);
+    expect(sessionStore.getState().pieceId).toBe(second);
+    expect(chartOf(project(), second).text.title).toBe('Second');
+    expect(chartOf(project(), second).id).not.toBe(chartOf(project(), first as string).id);
+    // Of one table: marks are carried over; and what comes last leads nowhere.
+    expect(pieces().map(({ into }) => into.how)).toEqual(['carry-over', 'cut']);
+    setSession({ pieceId: first as string });
+    const between = addChartPiece((chart) => ({ ...chart, tableId: 'other' }));
+    expect(ids()).toEqual([first, between, second]);
+    // Another table shares no marks; the way into the second piece stays what it was.
+    expect(pieces().map(({ into }) => into.how)).toEqual(['cut', 'carry-over', 'cut']);
+    undo();
+    expect(ids()).toEqual([first, second]);
+    expect(pieces()[0]?.into.how).toBe('carry-over');
+  });
+
+  it('is made for each of several groups, in order', () => {
+    addGroupPieces(['North', 'South']);
+    expect(playedPieces(project()).map(({ chart }) => chart.group)).toEqual(['', 'North', 'South']);
+    expect(pieces().map(({ into }) => into.how)).toEqual(['carry-over', 'carry-over', 'cut']);
+    expect(addGroupPieces([])).toBeNull();
+  });
+
+  it('is a copy that goes its own way', () => {
+    const [first] = ids();
+    const copy = doublePiece(first as string) as string;
+    expect(chartOf(project(), copy)).toEqual({
+      ...chartOf(project(), first as string),
+      id: chartOf(project(), copy).id,
+    });
+    const named = pieces()
+      .flatMap(({ extras, captions }) => [...extras, ...captions])
+      .map(({ id }) => id);
+    expect(new Set(named).size).toBe(named.length);
+  });
+});
+
+describe('pieces', () => {
+  it('are named, moved and switched, each in one step of undo', () => {
+    const [first = ''] = ids();
+    const second = addChartPiece((chart) => chart) as string;
+    renamePiece(second, '  Shares ');
+    expect(pieces()[1]?.name).toBe('Shares');
+    movePiece(second, first);
+    expect(ids()).toEqual([second, first]);
+    switchPiece(second, false);
+    expect(playedPieces(project()).map(({ piece }) => piece.id)).toEqual([first]);
+    undo();
+    undo();
+    expect(ids()).toEqual([first, second]);
+    const [named, plain] = [pieces()[1], pieces()[0]];
+    expect(named && pieceName(project(), named)).toBe('Shares');
+    expect(plain && pieceName(project(), plain)).toBe(chartOf(project(), first).text.title || 'Untitled');
+  });
+
+  it('give way to the next one as it is set', () => {
+    const [first = ''] = ids();
+    addChartPiece((chart) => chart);
+    changeInto(first, { how: 'wipe', side: 'up' });
+    changeInto(first, { sec: 2 });
+    expect(pieces()[0]?.into).toMatchObject({ how: 'wipe', side: 'up', sec: 2 });
+    expect(pieces()[1]?.into.how).toBe('cut');
+  });
+
+  it('go with their chart, but the last one stays', () => {
+    const [first = ''] = ids();
+    const second = addChartPiece((chart) => chart) as string;
+    removePiece(second);
+    expect([ids(), project().charts.length]).toEqual([[first], 1]);
+    removePiece(first);
+    expect(ids()).toEqual([first]);
+  });
+});
