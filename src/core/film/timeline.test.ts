@@ -81,7 +81,17 @@ describe('a film of several pieces', () => {
     expect(overviewOf(film, 'p2').lines).toHaveLength(2);
     expect(overviewOf(film, 'p1').lines).toHaveLength(3);
     expect(overviewOf(film, 'gone').pieceId).toBe('p1');
-    expect(overviewOf(film).lengthSec).toBeCloseTo(12, 9);
+    expect(overviewOf(film)).toMatchObject({
+      filmSec: expect.closeTo(12, 9),
+      fromSec: 0,
+      lengthSec: expect.closeTo(4, 9),
+    });
+    expect(overviewOf(film, 'p2')).toMatchObject({ fromSec: expect.closeTo(4, 9), pieceId: 'p2' });
+    expect(overviewOf(film).blocks.map(({ id, fromSec }) => [id, fromSec])).toEqual([
+      ['p1', 0],
+      ['p2', 4],
+      ['p3', 8],
+    ]);
   });
 
   it('refuses a chart without values by its name', () => {
