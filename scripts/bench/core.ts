@@ -1,10 +1,13 @@
 import { Memory } from '@/core/families/memory';
 import type { RankedBarsOwn } from '@/core/families/ranked-bars/document';
 import { families } from '@/core/families/registry';
+import { PieceShelf } from '@/core/film/piece-shelf';
 import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { sceneAt } from '@/core/film/scene-at';
 import type { Chart } from '@/core/project/chart';
+import { freshPiece } from '@/core/project/defaults';
 import type { Project } from '@/core/project/project';
+import { carryOver } from '@/core/project/transition';
 import type { MeasureText } from '@/core/scene/text-fit';
 import type { Cube } from '@/core/shaping/cube';
 import { BENCH_CHART, benchProject, walkCube } from './data';
@@ -181,6 +184,51 @@ function fifty(own: object): object {
   return Object.fromEntries(['most', 'places'].filter((key) => key in own).map((key) => [key, 50]));
 }
 
+/** A film of so many pieces of 45 seconds, and what it takes to prepare it, and to know the picture after an edit of one. */
+function pieces(count: number): { prepare: number[]; edit: number[] } {
+  const cube = walkCube(50, 100);
+  const base = benchProject(12, 0.9);
+  const [chart] = base.charts as [Chart];
+  const charts = Array.from({ length: count }, (_, i): Chart => ({ ...chart, id: `c${i}` }));
+  const line = charts.map(({ id }, i) => ({ ...freshPiece(`p${i}`, id), into: carryOver }));
+  const project = { ...base, charts, film: { ...base.film, pieces: line } };
+  const cubes = new Map(charts.map(({ id }) => [id, cube]));
+  const shelf = new PieceShelf();
+  const memory = new Memory();
+  const whole = Array.from({ length: ROUNDS }, () => {
+    const startedMs = performance.now();
+    prepareFilm(project, cubes, { measure });
+    return performance.now() - startedMs;
+  });
+  prepareFilm(project, cubes, { measure, shelf, memory });
+  const edit = Array.from({ length: ROUNDS }, (_, round) => {
+    const text = { ...chart.text, title: `Another title ${round}` };
+    const edited = { ...project, charts: charts.map((each, i) => (i === 0 ? { ...each, text } : each)) };
+    const copy = structuredClone(edited);
+    const startedMs = performance.now();
+    sceneAt(prepareFilm(copy, cubes, { measure, shelf, memory }), 20);
+    return performance.now() - startedMs;
+  });
+  return { prepare: whole, edit };
+}
+const onePiece = pieces(1);
+const fortyPieces = pieces(40);
+
 console.log(
-  JSON.stringify({ alongs, moments, few, many, short, long, full, once, twice, editText, editPace, editPlaces }),
+  JSON.stringify({
+    onePiece,
+    fortyPieces,
+    alongs,
+    moments,
+    few,
+    many,
+    short,
+    long,
+    full,
+    once,
+    twice,
+    editText,
+    editPace,
+    editPlaces,
+  }),
 );

@@ -109,6 +109,11 @@ export class FontLoader {
     private readonly baseUrl: string,
   ) {}
 
+  /** How many fonts have been asked for so far: with another one texts may measure otherwise. */
+  get count(): number {
+    return this.loads.size;
+  }
+
   /** @throws Error naming the file that did not load. */
   async ensure(families: readonly string[], characters: ReadonlySet<number>): Promise<void> {
     const files = fontFilesFor(families, characters);

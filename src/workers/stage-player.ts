@@ -3,6 +3,7 @@ import { familyOf } from '@/core/families/registry';
 import { inFamily } from '@/core/families/switch-family';
 import { type FilmOverview, overviewOf } from '@/core/film/overview';
 import { pieceAt, placedPiece } from '@/core/film/piece-at';
+import { PieceShelf } from '@/core/film/piece-shelf';
 import { type Pointed, pointAt } from '@/core/film/point-at';
 import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
@@ -48,6 +49,7 @@ export class StagePlayer {
   private readonly resources: PaintResources;
   private readonly store = new ImageStore();
   private readonly memory = new Memory();
+  private readonly shelf = new PieceShelf();
   private film: PreparedFilm | null = null;
   private readonly named = new WeakMap<Cube, Set<number>>();
   private cubes: Cubes = new Map();
@@ -87,7 +89,8 @@ export class StagePlayer {
     const other = this.film !== null && pieceId !== this.pieceId;
     this.pieceId = pieceId;
     await this.fonts.ensure(familiesOf(project), this.charactersOf(project));
-    this.film = this.prepare(project);
+    const { cubes, measure, memory, shelf } = this;
+    this.film = prepareFilm(project, cubes, { measure, memory, shelf, fonts: this.fonts.count });
     this.store.blurBackground(this.film.stage);
     if (!this.playing) this.timeSec = other ? this.withinPiece(this.film, timeSec) : timeSec;
     this.timeSec = Math.min(this.timeSec, this.film.lengthSec);

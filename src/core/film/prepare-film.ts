@@ -3,6 +3,7 @@ import type { Stage } from '../project/film';
 import type { Project } from '../project/project';
 import type { SceneNode } from '../scene/scene';
 import type { MeasureText } from '../scene/text-fit';
+import { PieceShelf } from './piece-shelf';
 import { type PreparedChart, prepareChart } from './prepare-chart';
 import { type Cubes, type TellSetting, type Timeline, type ToldPiece, tellFilm } from './tell-film';
 
@@ -18,6 +19,13 @@ export interface PreparedFilm extends Timeline<PreparedPiece> {
   readonly background: readonly SceneNode[];
 }
 
+/** What a film is prepared with. */
+export interface PrepareSetting extends TellSetting {
+  readonly measure: MeasureText;
+  /** Another number whenever texts may measure otherwise than before: fonts have come. */
+  readonly fonts?: number;
+}
+
 /**
  * Prepares a project's film.
  *
@@ -27,14 +35,19 @@ export interface PreparedFilm extends Timeline<PreparedPiece> {
 export function prepareFilm(
   project: Project,
   cubes: Cubes,
-  { measure, ...setting }: TellSetting & { readonly measure: MeasureText },
+  { measure, fonts = 0, ...setting }: PrepareSetting,
 ): PreparedFilm {
-  const told = tellFilm(project, cubes, setting);
+  const { shelf = new PieceShelf() } = setting;
+  const told = tellFilm(project, cubes, { ...setting, shelf });
   const { stage } = project.film;
   const { pictures } = project;
-  const pieces = told.pieces.map(
-    (piece): PreparedPiece => ({ ...piece, chart: prepareChart({ ...piece, stage, pictures, measure }) }),
-  );
+  const shared = JSON.stringify([stage, pictures]);
+  const pieces = told.pieces.map((piece): PreparedPiece => {
+    const depends = [piece.chart, JSON.stringify(piece.piece), shared, measure, fonts];
+    const make = () => prepareChart({ ...piece, stage, pictures, measure });
+    return { ...piece, chart: shelf.once('prepared', piece.piece.id, depends, make) };
+  });
+  shelf.tidy();
   return {
     ...told,
     pieces: pieces as [PreparedPiece, ...PreparedPiece[]],

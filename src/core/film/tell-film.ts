@@ -7,6 +7,7 @@ import type { Project } from '../project/project';
 import type { Transition } from '../project/transition';
 import type { Cube } from '../shaping/cube';
 import { panedFamily } from './panes/paned-family';
+import { PieceShelf } from './piece-shelf';
 import { tellChart } from './tell-chart';
 
 /** The values of a project's charts, by the chart's id. */
@@ -43,6 +44,8 @@ export interface Timeline<P = ToldPiece> {
 export interface TellSetting {
   /** What was dear to make before; one of its own where it is left out. */
   readonly memory?: Memory;
+  /** What was made of each piece before; nothing is kept where it is left out. */
+  readonly shelf?: PieceShelf;
   /** The families that charts may be of. */
   readonly list?: readonly Family[];
 }
@@ -54,7 +57,7 @@ export interface TellSetting {
  * @throws RangeError if a chart has no values or its cube no period.
  */
 export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = {}): Timeline {
-  const { memory = new Memory(), list = families } = setting;
+  const { memory = new Memory(), shelf = new PieceShelf(), list = families } = setting;
   const { framesPerSec, stage } = project.film;
   const placed: ToldPiece[] = [];
   let endSec = 0;
@@ -63,7 +66,10 @@ export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = 
     if (!cube) throw new RangeError(`cubes: must hold the values of each chart, received none of ${chart.id}`);
     const known = familyOf(chart.family, list);
     const family = cube.panes && cube.panes.length > 0 ? panedFamily(known) : known;
-    const told = tellChart({ chart, cube, family, stage, framesPerSec, memory });
+    const depends = [JSON.stringify([chart, stage, framesPerSec]), cube, known];
+    const told = shelf.once('told', piece.id, depends, () =>
+      tellChart({ chart, cube, family, stage, framesPerSec, memory }),
+    );
     const { lengthSec } = told.course.clock;
     const arrival = arrivalOf(placed.at(-1), lengthSec);
     const fromSec = endSec - (arrival?.sec ?? 0);
