@@ -160,11 +160,6 @@ try {
   await light.waitForTimeout(9000);
   await shoot(light, 'dress-pictures');
   await light.getByRole('button', { name: 'Who has which' }).click();
-  await light.getByRole('radio', { name: 'Dusk' }).click();
-  await light.getByRole('button', { name: 'Can they be told apart?' }).click();
-  await light.getByRole('button', { name: 'Colour list' }).evaluate((title) => title.scrollIntoView({ block: 'end' }));
-  await shoot(light, 'colour-check');
-  await light.getByRole('button', { name: 'Can they be told apart?' }).click();
   await light.getByRole('button', { name: 'Look Columns at dusk' }).click();
   await showSection(light, 'Looks');
   await light.waitForTimeout(2000);
@@ -238,6 +233,17 @@ try {
   await light.getByRole('region', { name: /^Gaps/ }).waitFor();
   await light.getByRole('region', { name: /^Gaps/ }).evaluate((map) => map.scrollTo(330, 0));
   await shoot(light, 'gaps');
+  const film = await open('light');
+  for (const chart of ['Pie', 'Boxes', 'Words']) {
+    await film.getByRole('button', { name: 'Add a piece' }).press('Enter');
+    await film.getByRole('menuitem', { name: 'This table as another chart' }).press('ArrowRight');
+    await film.getByRole('menuitem', { name: chart, exact: true }).press('Enter');
+    await film.getByRole('button', { name: new RegExp(`, ${chart}, \\d`) }).waitFor();
+  }
+  await film.getByRole('button', { name: /, Boxes, \d/ }).click();
+  await seek(film, 0.974);
+  await film.waitForTimeout(1500);
+  await shoot(film, 'programme');
   const dark = await open('dark');
   await dark.getByRole('button', { name: 'Background #12191E' }).click();
   await dark.getByRole('radio', { name: '9:16, tall' }).click();

@@ -2,7 +2,7 @@ import { Memory } from '@/core/families/memory';
 import { familyOf } from '@/core/families/registry';
 import { inFamily } from '@/core/families/switch-family';
 import { type FilmOverview, overviewOf } from '@/core/film/overview';
-import { pieceAt, placedPiece } from '@/core/film/piece-at';
+import { momentAt, pieceAt, placedPiece } from '@/core/film/piece-at';
 import { PieceShelf } from '@/core/film/piece-shelf';
 import { type Pointed, pointAt } from '@/core/film/point-at';
 import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
@@ -315,7 +315,10 @@ export class StagePlayer {
   /** Marks what the person points at; never part of a film. */
   private drawHighlight(timeSec: number): void {
     if (!this.film || this.highlighted === null) return;
-    const { piece, pieceSec } = pieceAt(this.film, timeSec);
+    const moment = momentAt(this.film, timeSec);
+    // Marks on their way from one piece to the next stand nowhere.
+    if ('coming' in moment) return;
+    const { piece, pieceSec } = moment;
     const { family, plan, frame } = piece.chart;
     const mark = family.pictureAt(plan, pieceSec).marks().get(this.highlighted);
     if (!mark) return;

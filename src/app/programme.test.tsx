@@ -1,0 +1,74 @@
+// @vitest-environment happy-dom
+import { screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { documentStore } from '@/state/document';
+import { sessionStore } from '@/state/session';
+import * as app from './testing/whole-app';
+
+vi.mock('@/workers/client', () => import('./testing/workers'));
+vi.mock('localforage', () => import('./testing/memory-forage'));
+
+beforeEach(async () => {
+  await app.openRace('Dress');
+});
+afterEach(app.closeApp);
+
+/** Adds the open table once more, as another chart. */
+async function add(chart: string): Promise<void> {
+  screen.getByRole('button', { name: 'Add a piece' }).focus();
+  await app.user.keyboard('{Enter}');
+  (await screen.findByRole('menuitem', { name: 'This table as another chart' })).focus();
+  await app.user.keyboard('{ArrowRight}');
+  (await screen.findByRole('menuitem', { name: chart })).focus();
+  await app.user.keyboard('{Enter}');
+  await app.settled();
+}
+
+const blocks = () =>
+  within(screen.getByRole('list', { name: 'Programme' }))
+    .getAllByRole('button', { name: /, \d+:\d\d\.\d\d$|, off$/ })
+    .map((block) => block.getAttribute('aria-label'));
+const edited = () => sessionStore.getState().overview?.pieceId;
+const pieceIds = () => documentStore.getState().project?.film.pieces.map(({ id }) => id) ?? [];
+
+describe('a film of several pieces', () => {
+  it('begins with one, shows the new one, and follows the playhead from one to the next', async () => {
+    expect(screen.queryByRole('list', { name: 'Programme' })).toBeNull();
+    await add('Pie');
+    await waitFor(() => expect(blocks()).toHaveLength(2));
+    expect(blocks()[1]).toMatch(/, Pie, /);
+    await waitFor(() => expect(edited()).toBe(pieceIds()[1]));
+    await app.saysOnStage('%');
+    await app.user.click(screen.getByRole('button', { name: blocks()[0] as string }));
+    await waitFor(() => expect(edited()).toBe(pieceIds()[0]));
+    // What is edited now is the first piece alone.
+    await app.goTo('Pace');
+    const length = screen.getByRole('spinbutton', { name: 'Whole film' });
+    await app.user.clear(length);
+    await app.user.type(length, '5{Enter}');
+    await waitFor(() => expect(blocks()[0]).toMatch(/0:05\.00$/));
+    expect(blocks()[1]).not.toMatch(/0:05\.00$/);
+  });
+
+  it('has one look for all, unless a piece keeps its own', async () => {
+    await add('Pie');
+    await waitFor(() => expect(edited()).toBe(pieceIds()[1]));
+    const dressOf = () => documentStore.getState().project?.charts.map(({ dress }) => JSON.stringify(dress)) ?? [];
+    await app.press('Look Night ferry');
+    expect(new Set(dressOf()).size).toBe(1);
+    await app.user.click(screen.getByRole('switch', { name: 'This piece keeps a look of its own' }));
+    await app.press('Look Chalk');
+    const [first, second] = dressOf();
+    expect(first).not.toBe(second);
+  });
+
+  it('says where a transition is shorter than it was to be', async () => {
+    await add('Columns');
+    await waitFor(() => expect(blocks()).toHaveLength(2));
+    await app.press(/^Into the next piece: Carry over/);
+    const seconds = await screen.findByRole('spinbutton', { name: 'Seconds' });
+    await app.user.clear(seconds);
+    await app.user.type(seconds, '9{Enter}');
+    await app.pageSays(/never more than half of either piece/);
+  });
+});
