@@ -67,8 +67,12 @@ export function areaOf(ring: Ring): number {
   return area / 2;
 }
 
-/** How much of the way around lies before each point, in [0, 1). */
-function sharesOf(ring: Ring): Float64Array {
+/**
+ * How much of the way around lies before each point, in [0, 1).
+ *
+ * @param corners Points at which a quarter of the way begins, however long it is; the first one is 0.
+ */
+function sharesOf(ring: Ring, corners: readonly number[] | null = null): Float64Array {
   const count = ring.length / 2;
   const shares = new Float64Array(count);
   let length = 0;
@@ -81,7 +85,16 @@ function sharesOf(ring: Ring): Float64Array {
     );
   }
   // All in one place: its points are taken for evenly spread.
-  return length < TINY ? shares.map((_, i) => i / count) : shares.map((each) => each / length);
+  if (length < TINY) return shares.map((_, i) => i / count);
+  if (!corners) return shares.map((each) => each / length);
+  return shares.map((each, i) => {
+    const quarter = corners.findLastIndex((at) => at <= i);
+    const [start, end] = [
+      shares[corners[quarter] as number] as number,
+      quarter === 3 ? length : (shares[corners[quarter + 1] as number] as number),
+    ];
+    return (quarter + (end - start < TINY ? 0 : (each - start) / (end - start))) / 4;
+  });
 }
 
 /** Points of a ring at shares of the way around it, ascending. Cost: O(points + shares). */
@@ -109,30 +122,62 @@ export interface RingPair {
 }
 
 /**
- * Matches two outlines: both keep all their corners, go around the same way, and begin where they reach furthest towards the top
- * left of the box around them, so that no point goes further around than it must.
+ * Matches two outlines: both keep all their corners and go around clockwise, and the corners of the boxes around them lie on each
+ * other, so that no point goes further around than it must and a box stays a box on its way to another one.
  *
  * Cost: O(points log points).
  */
 export function pairRings(from: Ring, to: Ring): RingPair {
-  const [a, b] = [fromTopLeft(from), fromTopLeft(areaOf(from) * areaOf(to) < 0 ? reversed(to) : to)];
-  const [fromShares, toShares] = [sharesOf(a), sharesOf(b)];
+  const [a, b] = [fromTopLeft(clockwise(from)), fromTopLeft(clockwise(to))];
+  const corners = [cornersOf(a), cornersOf(b)];
+  const byCorners = corners.every((each) => each !== null);
+  const [fromShares, toShares] = [a, b].map((ring, i) => sharesOf(ring, byCorners ? corners[i] : null)) as [
+    Float64Array,
+    Float64Array,
+  ];
   const shares = Float64Array.from(new Set([...fromShares, ...toShares])).sort();
   return { from: pointsAt(a, fromShares, shares), to: pointsAt(b, toShares, shares) };
 }
 
-/** The ring from the point on that lies furthest towards the top left, its box taken for a square. */
-function fromTopLeft(ring: Ring): Ring {
-  const { x, y, widthPx, heightPx } = boxOfRings([ring]);
+const clockwise = (ring: Ring): Ring => (areaOf(ring) < 0 ? reversed(ring) : ring);
+
+/** The corners of a box, clockwise from the top left, by the side they lie on. */
+const corners = [
+  [1, 1],
+  [-1, 1],
+  [-1, -1],
+  [1, -1],
+] as const;
+
+/** The point of a ring that reaches furthest towards a corner of its box, the box taken for a square; from 0. */
+function reachingFor(
+  ring: Ring,
+  { x, y, widthPx, heightPx }: RingBox,
+  [sideX, sideY]: readonly [number, number],
+): number {
   let [best, least] = [0, Number.POSITIVE_INFINITY];
   for (let i = 0; i < ring.length; i += 2) {
-    const reach = ((ring[i] as number) - x) / (widthPx || 1) + ((ring[i + 1] as number) - y) / (heightPx || 1);
-    if (reach < least - TINY) [best, least] = [i, reach];
+    const reach =
+      (sideX * ((ring[i] as number) - x)) / (widthPx || 1) + (sideY * ((ring[i + 1] as number) - y)) / (heightPx || 1);
+    if (reach < least - TINY) [best, least] = [i / 2, reach];
   }
+  return best;
+}
+
+/** The ring from the point on that lies furthest towards the top left. */
+function fromTopLeft(ring: Ring): Ring {
+  const first = 2 * reachingFor(ring, boxOfRings([ring]), corners[0]);
   const turned = new Float64Array(ring.length);
-  turned.set(ring.subarray(best));
-  turned.set(ring.subarray(0, best), ring.length - best);
+  turned.set(ring.subarray(first));
+  turned.set(ring.subarray(0, first), ring.length - first);
   return turned;
+}
+
+/** Which points of a ring from its top left on lie at the four corners of its box; null where they are not four, in order. */
+function cornersOf(ring: Ring): readonly number[] | null {
+  const box = boxOfRings([ring]);
+  const found = corners.map((corner) => reachingFor(ring, box, corner));
+  return found[0] === 0 && found.every((at, i) => i === 0 || at > (found[i - 1] as number)) ? found : null;
 }
 
 /** A box in stage pixels. */
@@ -194,12 +239,11 @@ export function pairShapes(from: readonly Ring[], to: readonly Ring[]): RingPair
     return a && b ? [pairRings(a, b)] : [];
   }).flat();
   // Holes go around the other way than what they are in, so that they stay holes.
-  const sign = Math.sign(areaOf(fromSolid[0] ?? new Float64Array())) || 1;
-  const hole = (ring: Ring) => (Math.sign(areaOf(ring)) === sign ? reversed(ring) : ring);
+  const hole = (ring: Ring) => reversed(clockwise(ring));
   return [
     ...pairs,
-    ...fromHoles.map((ring) => ({ from: ring, to: closedUp(ring) })),
-    ...toHoles.map((ring) => ({ from: closedUp(hole(ring)), to: hole(ring) })),
+    ...fromHoles.map(hole).map((ring) => ({ from: ring, to: closedUp(ring) })),
+    ...toHoles.map(hole).map((ring) => ({ from: closedUp(ring), to: ring })),
   ];
 }
 
