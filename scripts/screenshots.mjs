@@ -241,6 +241,7 @@ try {
     await film.getByRole('button', { name: new RegExp(`, ${chart}, \\d`) }).waitFor();
   }
   await film.getByRole('button', { name: /, Boxes, \d/ }).click();
+  await film.locator('[aria-current="true"]', { hasText: 'Boxes' }).waitFor();
   await seek(film, 0.974);
   await film.waitForTimeout(1500);
   await shoot(film, 'programme');

@@ -223,7 +223,13 @@ export class FilmSync {
     void this.workers.supplyImages(project, report.overview.imageIds);
     const { span } = sessionStore.getState();
     const fits = span && span[1] <= report.overview.filmSec + 1e-9;
-    setSession({ status: 'ready', failure: [], overview: report.overview, span: fits ? span : null });
+    setSession({
+      status: 'ready',
+      failure: [],
+      overview: report.overview,
+      filmRevision: sessionStore.getState().filmRevision + 1,
+      span: fits ? span : null,
+    });
   }
 
   /** Where the playhead is, there the film is edited; but a piece that was just chosen may still have to come on stage. */

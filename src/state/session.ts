@@ -85,6 +85,8 @@ export interface SessionState {
   readonly cube: Cube | null;
   readonly shapeIssues: readonly Issue[];
   readonly overview: FilmOverview | null;
+  /** How often a film has been prepared: with another number its pictures are others. */
+  readonly filmRevision: number;
   readonly playing: boolean;
   readonly speed: number;
   readonly looping: boolean;
@@ -136,6 +138,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   cube: null,
   shapeIssues: [],
   overview: null,
+  filmRevision: 0,
   playing: false,
   speed: 1,
   looping: true,

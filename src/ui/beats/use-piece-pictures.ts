@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useServices } from '../services';
-import { useProject, useSession } from '../use-state';
+import { useSession } from '../use-state';
 
 const WIDTH_PX = 96;
 /** Edits come many at a time; the pictures are made when they rest. */
@@ -9,11 +9,11 @@ const WAIT_MS = 350;
 /** A small picture of each piece that plays, by its id. They are made anew when the film has changed and edits rest. */
 export function usePiecePictures(wanted: boolean): ReadonlyMap<string, ImageBitmap> {
   const { piecePictures } = useServices();
-  const project = useProject((whole) => whole, null);
-  const ready = useSession((state) => state.status === 'ready');
+  const revision = useSession((state) => state.filmRevision);
   const [pictures, setPictures] = useState<ReadonlyMap<string, ImageBitmap>>(new Map());
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another film has other pictures
   useEffect(() => {
-    if (!wanted || !ready || !project) return;
+    if (!wanted) return;
     let stale = false;
     const timer = setTimeout(async () => {
       const made = await piecePictures(WIDTH_PX);
@@ -23,6 +23,6 @@ export function usePiecePictures(wanted: boolean): ReadonlyMap<string, ImageBitm
       stale = true;
       clearTimeout(timer);
     };
-  }, [wanted, ready, project, piecePictures]);
+  }, [wanted, revision, piecePictures]);
   return pictures;
 }
