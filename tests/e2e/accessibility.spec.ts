@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { goTo, openApp, pause } from './support';
+import { addChart, goTo, openApp, pause } from './support';
 
 /** Fails with the name of the view, the rule and the first element that breaks it. */
 async function check(page: Page, view: string): Promise<void> {
@@ -54,6 +54,16 @@ for (const theme of ['light', 'dark'] as const) {
       await check(page, keys);
       await page.keyboard.press('Escape');
     }
+  });
+
+  test(`the programme can be read and used by everyone, ${theme}`, async ({ page }) => {
+    await openIn(page, theme);
+    await addChart(page, 'Pie');
+    await expect(page.getByRole('list', { name: 'Programme' }).getByRole('listitem')).toHaveCount(3);
+    await check(page, 'Programme');
+    await page.getByRole('button', { name: /^Into the next piece/ }).click();
+    await expect(page.getByRole('combobox', { name: 'How' })).toBeVisible();
+    await check(page, 'Seam');
   });
 
   test(`what opens in Shape and Gather can be read and used by everyone, ${theme}`, async ({ page }) => {

@@ -1,13 +1,17 @@
 import { execFileSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
-import { goTo, meanDifference, openRace, pause, probe, sameAsPreview, shownFrame, smallSize, words } from './support';
-
-/** Adds the open table once more, as another chart. */
-async function addChart(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: 'Add a piece' }).press('Enter');
-  await page.getByRole('menuitem', { name: 'This table as another chart' }).press('ArrowRight');
-  await page.getByRole('menuitem', { name, exact: true }).press('Enter');
-}
+import {
+  addChart,
+  goTo,
+  meanDifference,
+  openRace,
+  pause,
+  probe,
+  sameAsPreview,
+  shownFrame,
+  smallSize,
+  words,
+} from './support';
 
 const blocks = (page: Page) =>
   page.getByRole('list', { name: 'Programme' }).getByRole('button', { name: /, \d+:\d\d\.\d\d$|, off$/ });

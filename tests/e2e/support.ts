@@ -133,6 +133,13 @@ export async function smallSize(page: Page): Promise<void> {
   await page.getByRole('option', { name: '854 × 480 pixels' }).click();
 }
 
+/** Adds the open table once more, as another chart behind the piece that is edited. */
+export async function addChart(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a piece' }).press('Enter');
+  await page.getByRole('menuitem', { name: 'This table as another chart' }).press('ArrowRight');
+  await page.getByRole('menuitem', { name, exact: true }).press('Enter');
+}
+
 /** What lies on the browser's private disk. */
 export const filesLeft = (page: Page) =>
   page.evaluate(async () => {

@@ -51,7 +51,11 @@ export function Programme() {
                     edited={piece.id === edited}
                     picture={pictures.get(piece.id)}
                   />
-                  {piece.on && next && <Seam piece={piece} block={placed.get(next.id)} />}
+                  {piece.on && next && (
+                    <li className="z-10 -mx-2 flex shrink-0">
+                      <Seam piece={piece} block={placed.get(next.id)} />
+                    </li>
+                  )}
                 </Fragment>
               );
             })}

@@ -92,7 +92,7 @@ export function Seam({ piece, block }: SeamProps) {
         aria-label={`Into the next piece: ${said}`}
         title={`${said}. Press to change it${how === 'cut' ? '' : ', drag for its seconds'}.`}
         className={cx(
-          'z-10 -mx-2 my-auto grid size-6 shrink-0 place-items-center rounded-full border border-line bg-paper text-quiet hover:border-ink hover:text-ink',
+          'my-auto grid size-6 shrink-0 place-items-center rounded-full border border-line bg-paper text-quiet hover:border-ink hover:text-ink',
           how !== 'cut' && 'cursor-ew-resize text-spruce',
         )}
         onPointerDown={onPointerDown}
@@ -104,6 +104,7 @@ export function Seam({ piece, block }: SeamProps) {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label="Into the next piece"
           side="top"
           sideOffset={6}
           collisionPadding={12}
