@@ -177,6 +177,50 @@ describe('playing', () => {
   });
 });
 
+describe('several pieces', () => {
+  const two = {
+    ...project,
+    film: {
+      ...project.film,
+      pieces: project.film.pieces.flatMap((piece) => [
+        { ...piece, into: { ...piece.into, how: 'dissolve' as const, sec: 2 } },
+        { ...piece, id: 'second' },
+      ]),
+    },
+  };
+
+  it('are looked at where they play: one that is chosen comes on stage, one that the playhead is in stays', async () => {
+    const { player, last } = await staged(3);
+    const first = last().readout.pieceId;
+    await player.setFilm(two, new Map(), 3, first);
+    expect(last().readout.timeSec).toBe(3);
+    const overview = await player.setFilm(two, new Map(), 3, 'second');
+    expect(overview).toMatchObject({ pieceId: 'second', fromSec: 18, filmSec: 38 });
+    expect(last().readout).toMatchObject({ timeSec: 20, pieceId: 'second' });
+    expect(player.lookAt(first)).toMatchObject({ pieceId: first, fromSec: 0, filmSec: 38 });
+    expect(last().readout.timeSec).toBe(20);
+    player.clear();
+    expect(player.lookAt('second')).toBeNull();
+  });
+
+  it('have small pictures, one each, and nothing to point at while one gives way to the other', async () => {
+    const { player } = await staged();
+    await player.setFilm(two, new Map(), 0, null);
+    const pictures = await player.piecePictures(96);
+    expect(pictures.map(({ width, height }) => [width, height])).toEqual([
+      [96, 54],
+      [96, 54],
+    ]);
+    player.seek(19);
+    player.highlight(0);
+    expect(player.hit(320, 180)).toEqual({ subject: { part: 'background' }, told: null });
+    const going = player.piecePictures(96);
+    player.clear();
+    expect(await going).toEqual([]);
+    expect(await player.piecePictures(96)).toEqual([]);
+  });
+});
+
 describe('small pictures of looks', () => {
   it('are as wide as asked, and none are made of a film that is gone', async () => {
     const { player } = await staged();
