@@ -62,6 +62,20 @@ describe('a film of several pieces', () => {
     expect(first).not.toBe(second);
   });
 
+  it('shows all of it on the strip when that is asked for', async () => {
+    await add('Pie');
+    await waitFor(() => expect(blocks()).toHaveLength(2));
+    const strip = () => screen.getByRole('slider', { name: 'Playhead' });
+    const overview = () => sessionStore.getState().overview;
+    expect(Number(strip().getAttribute('aria-valuemax'))).toBe(overview()?.lengthSec);
+    await app.press('Whole film on the strip');
+    expect(Number(strip().getAttribute('aria-valuemax'))).toBe(overview()?.filmSec);
+    // The second piece has come on show, so the playhead stands far along.
+    expect(Number(strip().getAttribute('aria-valuenow'))).toBeGreaterThan((overview()?.fromSec ?? 0) - 0.01);
+    await app.press('Whole film on the strip');
+    expect(Number(strip().getAttribute('aria-valuemax'))).toBe(overview()?.lengthSec);
+  });
+
   it('says where a transition is shorter than it was to be', async () => {
     await add('Columns');
     await waitFor(() => expect(blocks()).toHaveLength(2));

@@ -107,6 +107,8 @@ export interface SessionState {
   /** The work that was just made of a table that came in. */
   readonly imported: string | null;
   readonly rankingOpen: boolean;
+  /** The strip shows the whole film rather than the piece that is edited. */
+  readonly wholeFilm: boolean;
   /** Bench and ranking are out of the way: the stage has the window. */
   readonly stageAlone: boolean;
   /** The text whose type is set in Dress. */
@@ -152,6 +154,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   template: null,
   imported: null,
   rankingOpen: true,
+  wholeFilm: false,
   stageAlone: false,
   textPart: 'title',
   pickedExtra: null,

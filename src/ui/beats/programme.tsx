@@ -10,9 +10,11 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { horizontalListSortingStrategy, SortableContext, sortableKeyboardCoordinates } from '@dnd-kit/sortable';
+import { GalleryHorizontal } from 'lucide-react';
 import { Fragment } from 'react';
 import type { FilmPiece } from '@/core/project/film';
 import { movePiece } from '@/state/edit-programme';
+import { setSession } from '@/state/session';
 import { useProject, useSession } from '../use-state';
 import { AddPiece } from './add-piece';
 import { PieceBlock } from './piece-block';
@@ -25,6 +27,7 @@ const none: readonly FilmPiece[] = [];
 export function Programme() {
   const pieces = useProject((project) => project.film.pieces, none);
   const blocks = useSession((state) => state.overview?.blocks);
+  const whole = useSession((state) => state.wholeFilm);
   const edited = useSession((state) => state.overview?.pieceId);
   const pictures = usePiecePictures(pieces.length > 1);
   const sensors = useSensors(
@@ -40,6 +43,18 @@ export function Programme() {
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
       <SortableContext items={pieces.map(({ id }) => id)} strategy={horizontalListSortingStrategy}>
         <div className="flex h-11 items-stretch gap-1 px-3 pb-1">
+          <button
+            type="button"
+            aria-pressed={whole}
+            aria-label="Whole film on the strip"
+            title={
+              whole ? 'The strip shows the whole film. Press for the piece alone.' : 'Show the whole film on the strip'
+            }
+            className="grid w-7 shrink-0 place-items-center rounded-md border border-line text-quiet hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+            onClick={() => setSession({ wholeFilm: !whole })}
+          >
+            <GalleryHorizontal className="size-4" aria-hidden />
+          </button>
           <ol aria-label="Programme" className="flex min-w-0 flex-1 items-stretch">
             {pieces.map((piece, i) => {
               const next = pieces.slice(i + 1).find(({ on }) => on);

@@ -1,22 +1,27 @@
 'use client';
 
-import { type KeyboardEvent, useRef } from 'react';
+import { type KeyboardEvent, useMemo, useRef } from 'react';
 import type { FilmOverview } from '@/core/film/overview';
 import { PointerTip } from '../parts/pointer-tip';
 import { pieceSecOf } from '../piece-time';
 import { useServices } from '../services';
-import { usePlayhead, useSession } from '../use-state';
+import { useDocument, usePlayhead, useSession } from '../use-state';
 import { PlayheadLine, playheadSec } from './playhead-line';
 import { StripMarks } from './strip-marks';
 import { StripSteps } from './strip-steps';
 import { clockWords } from './time-words';
 import { useStripDrag } from './use-strip-drag';
 import { useStripDrawing } from './use-strip-drawing';
+import { wholeFilm } from './whole-film';
 
 /** The strip of beats: scrub on the map, drag on the ruler for a loop, drag a lower edge to slow down or hurry. */
 export function Strip() {
   const overview = useSession((state) => state.overview);
-  return overview ? <FilmStrip overview={overview} /> : <div className="h-full" />;
+  const whole = useSession((state) => state.wholeFilm && (state.overview?.blocks.length ?? 0) > 1);
+  // The names of pieces are in the document; one piece alone does not ask for it.
+  const project = useDocument((state) => (whole ? state.project : null));
+  const shown = useMemo(() => (overview && project ? wholeFilm(overview, project) : overview), [overview, project]);
+  return shown ? <FilmStrip overview={shown} /> : <div className="h-full" />;
 }
 
 function FilmStrip({ overview }: { readonly overview: FilmOverview }) {
@@ -25,7 +30,7 @@ function FilmStrip({ overview }: { readonly overview: FilmOverview }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const span = useSession((state) => state.span);
   const { handlers, cursor, tipX } = useStripDrag(box, overview);
-  useStripDrawing(box, canvas);
+  useStripDrawing(box, canvas, overview);
   const onKeyDown = (event: KeyboardEvent) => {
     // Arrows, Home and End are the app's own shortcuts; the slider only has to stop the page from scrolling.
     if (event.key.startsWith('Page')) {

@@ -106,6 +106,8 @@ export function useStripDrag(box: RefObject<HTMLDivElement | null>, overview: Fi
 
 /** The beat whose end lies under `x`; -1 where none does, or where beats are too narrow to be told apart. */
 function nearestEdge(overview: FilmOverview, x: number, widthPx: number): number {
+  // The beats of a whole film are its pieces, whose lengths are set elsewhere.
+  if (overview.periodKeys.length === 0) return -1;
   const toPx = widthPx / overview.lengthSec;
   for (let p = 1; p < overview.periodSec.length; p++) {
     const [from, to] = [(overview.periodSec[p - 1] ?? 0) * toPx, (overview.periodSec[p] ?? 0) * toPx];

@@ -1,17 +1,21 @@
 import { type RefObject, useEffect } from 'react';
+import type { FilmOverview } from '@/core/film/overview';
 import { useSession } from '../use-state';
 import { drawStrip, type StripInks } from './draw-strip';
 
 /** Draws the canvas when the film, the theme, the size or the lit line changes. */
-export function useStripDrawing(box: RefObject<HTMLDivElement | null>, canvas: RefObject<HTMLCanvasElement | null>) {
-  const overview = useSession((state) => state.overview);
+export function useStripDrawing(
+  box: RefObject<HTMLDivElement | null>,
+  canvas: RefObject<HTMLCanvasElement | null>,
+  overview: FilmOverview,
+) {
   const hovered = useSession((state) => state.hovered);
   const theme = useSession((state) => state.theme);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the theme decides the inks that are read from the page
   useEffect(() => {
     const element = canvas.current;
     const room = box.current;
-    if (!element || !room || !overview) return;
+    if (!element || !room) return;
     const draw = () => {
       const ratio = window.devicePixelRatio || 1;
       const [widthPx, heightPx] = [room.clientWidth, room.clientHeight];
