@@ -192,7 +192,7 @@ describe('carried over', () => {
     );
     const fromSec = film.pieces[1]?.fromSec ?? 0;
     let before = new Map<string, Float64Array>();
-    const frames = 40;
+    const frames = 24;
     for (let i = 1; i < frames; i++) {
       // Both pictures stand still, so that only the way itself is looked at.
       const nodes = leaves(sceneAt(film, fromSec + (2 * i) / frames).nodes);
@@ -213,7 +213,7 @@ describe('carried over', () => {
         // As many corners, or else the picture itself has others: then its middle tells.
         const step =
           last && last.length === points.length ? far(last, points) : last ? far(middle(last), middle(points)) : 0;
-        expect(step, `${id} at ${i}`).toBeLessThan(1920 * 0.16);
+        expect(step, `${id} at ${i}`).toBeLessThan(1920 * 0.25);
       }
       before = carried;
     }
