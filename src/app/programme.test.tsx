@@ -50,6 +50,23 @@ describe('a film of several pieces', () => {
     expect(blocks()[1]).not.toMatch(/0:05\.00$/);
   });
 
+  it('takes another table of the work, as its columns are, in one step of undo', async () => {
+    await app.openTable('isles.csv', 'Year,Isle,Rain\n2001,Oyle,5\n2001,Pell,6\n2002,Oyle,7\n2002,Pell,9\n');
+    await app.user.click(await screen.findByRole('button', { name: 'Take the table into it instead' }));
+    await app.saysOnStage(/Pell/);
+    screen.getByRole('button', { name: 'Add a piece' }).focus();
+    await app.user.keyboard('{Enter}');
+    (await screen.findByRole('menuitem', { name: 'Another table' })).focus();
+    await app.user.keyboard('{ArrowRight}{Enter}');
+    await waitFor(() => expect(blocks()).toHaveLength(2));
+    await app.saysOnStage(/Bravo/);
+    // Marks are carried between charts of one table alone.
+    expect(screen.getByRole('button', { name: 'Into the next piece: Cut' })).toBeTruthy();
+    await app.press('Undo');
+    await waitFor(() => expect(screen.queryByRole('list', { name: 'Programme' })).toBeNull());
+    await app.saysOnStage(/Pell/);
+  });
+
   it('has one look for all, unless a piece keeps its own', async () => {
     await add('Pie');
     await waitFor(() => expect(edited()).toBe(pieceIds()[1]));

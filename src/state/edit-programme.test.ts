@@ -47,7 +47,18 @@ describe('a new piece', () => {
 
   it('is made for each of several groups, in order', () => {
     addGroupPieces(['North', 'South']);
+    const title = chartOf(project(), ids()[0] as string).text.title;
     expect(playedPieces(project()).map(({ chart }) => chart.group)).toEqual(['', 'North', 'South']);
+    const named = (group: string) => [title, group].filter(Boolean).join(': ');
+    expect(playedPieces(project()).map(({ chart }) => chart.text.title)).toEqual([
+      title,
+      named('North'),
+      named('South'),
+    ]);
+    // From one group to another its name is another one, not one more.
+    addGroupPieces(['West']);
+    expect(playedPieces(project())[2]?.chart.text.title).toBe(named('West'));
+    undo();
     expect(pieces().map(({ into }) => into.how)).toEqual(['carry-over', 'carry-over', 'cut']);
     expect(addGroupPieces([])).toBeNull();
   });

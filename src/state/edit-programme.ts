@@ -2,6 +2,7 @@ import type { Chart } from '@/core/project/chart';
 import { copyOf } from '@/core/project/copy-piece';
 import { freshPiece } from '@/core/project/defaults';
 import type { FilmPiece } from '@/core/project/film';
+import { ofGroup } from '@/core/project/group-film';
 import { chartOf, pieceOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { carryOver, cut, type Transition } from '@/core/project/transition';
@@ -45,9 +46,18 @@ function addBehind(make: (chart: Chart) => readonly Chart[]): string | null {
 export const addChartPiece = (change: (chart: Chart) => Chart): string | null =>
   addBehind((chart) => [{ ...change(chart), id: freshId() }]);
 
-/** A piece for each of some groups, each under its name. */
+/** A piece for each of some groups, each with its name behind its title. */
 export const addGroupPieces = (groups: readonly string[]): string | null =>
-  addBehind((chart) => groups.map((group) => ({ ...chart, id: freshId(), group })));
+  addBehind((chart) => groups.map((group) => ({ ...inGroup(chart, group), id: freshId() })));
+
+/** The chart of another group. The name of the one before it goes from the title, so that names do not gather there. */
+function inGroup(chart: Chart, group: string): Chart {
+  const { title } = chart.text;
+  const suffix = `: ${chart.group}`;
+  const named = chart.group !== '' && title.endsWith(suffix);
+  const bare = title === chart.group ? '' : named ? title.slice(0, -suffix.length) : title;
+  return { ...ofGroup({ ...chart, text: { ...chart.text, title: bare } }, group), group };
+}
 
 /** Changes one piece, whichever is edited. */
 function editPieceOf(id: string, recipe: (piece: PieceDraft) => void, gesture: string | null = null): void {

@@ -8,6 +8,7 @@ import type { ReadingChoice } from '@/core/table/reader';
 import type { StageReport, StageWorkerApi, TableSummary, TableWorkerApi } from '@/workers/protocol';
 import { currentChart, currentPlace, currentTable, draftChart } from './current';
 import { documentStore, edit, replaceProject } from './document';
+import { addChartPiece } from './edit-programme';
 import { FilmSync, type FilmWorkers } from './film-sync';
 import { freshId } from './fresh-id';
 import { ImportRefused, type Incoming, lostColumnsIssue, ReadingCancelled, sourceOf } from './incoming';
@@ -100,6 +101,20 @@ export class Studio {
     await this.whileReading(entry.source.fileName, async () => {
       const summary = await this.reader.readEntry(entry);
       takeTable(entry, summary.guesses[0]?.fields ?? noFields, summary);
+    });
+  }
+
+  /** Adds a piece of another one of the work's tables, with a chart like the one that is edited. */
+  async addTablePiece(tableId: string): Promise<void> {
+    const entry = documentStore.getState().project?.tables.find(({ id }) => id === tableId);
+    if (!entry) return;
+    await this.whileReading(entry.source.fileName, async () => {
+      const summary = await this.reader.readEntry(entry);
+      const guessed = summary.guesses[0]?.fields ?? noFields;
+      addChartPiece((chart) => {
+        const fields = fits(chart.fields, summary, entry.steps) ? chart.fields : guessed;
+        return { ...chart, tableId, fields, group: '' };
+      });
     });
   }
 

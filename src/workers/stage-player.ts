@@ -18,22 +18,18 @@ import { boxOfPart, type StageRect } from '@/core/scene/part-box';
 import type { PartName, Scene } from '@/core/scene/scene';
 import type { MeasureText } from '@/core/scene/text-fit';
 import type { Cube } from '@/core/shaping/cube';
-import { contextOf } from '@/export/room';
 import { filmFormat } from '@/export/video/film-format';
-import { createFramePainter } from '@/export/video/frame-painter';
-import { SpanEncoder } from '@/export/video/span-encoder';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
 import { charactersOf, type FontLoader, familiesOf } from '@/render/fonts';
 import { ImageStore } from '@/render/images';
 import type { FilmFormatName } from './export-protocol';
+import { filmSpeed } from './film-speed';
 import type { PlayOptions, StageReport } from './protocol';
+import { type SmallPictureSetting, smallPictures } from './small-pictures';
 
-/** Where in a piece its small picture is taken, in shares of it. */
+/** Where in a film its one small picture is taken, in shares of it. */
 const LATE = 0.7;
-
-/** Frames that the speed is told from. */
-const TRIED_FRAMES = 12;
 
 const worker = self as unknown as { fonts: FontFaceSet; requestAnimationFrame(callback: () => void): number };
 
@@ -113,19 +109,13 @@ export class StagePlayer {
   /** A small picture of each piece that plays, late in it. */
   async piecePictures(widthPx: number): Promise<ImageBitmap[]> {
     const { film } = this;
-    const pictures: ImageBitmap[] = [];
-    for (const { fromSec, lengthSec } of film?.pieces ?? []) {
-      // Edits and playing go first; pictures of a film that is gone are of no use.
-      await new Promise((resolve) => setTimeout(resolve));
-      if (!film || this.film !== film) return [];
-      const { stage } = film;
-      const canvas = new OffscreenCanvas(widthPx, Math.max(1, Math.round((widthPx * stage.heightPx) / stage.widthPx)));
-      const context = canvas.getContext('2d');
-      if (!context) return [];
-      paintScene(context, sceneAt(film, fromSec + lengthSec * LATE), widthPx / stage.widthPx, this.resources);
-      pictures.push(canvas.transferToImageBitmap());
-    }
-    return pictures;
+    if (!film) return [];
+    const shots = film.pieces.map(({ fromSec, lengthSec }) => () => ({ film, timeSec: fromSec + lengthSec * LATE }));
+    return smallPictures(shots, this.smallSetting(film, widthPx));
+  }
+
+  private smallSetting(film: PreparedFilm, widthPx: number): SmallPictureSetting {
+    return { widthPx, resources: this.resources, isGone: () => this.film !== film };
   }
 
   private prepare(project: Project): PreparedFilm {
@@ -153,7 +143,6 @@ export class StagePlayer {
   async thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]> {
     const { film } = this;
     if (!film) return [];
-    const pictures: ImageBitmap[] = [];
     const families = looks.flatMap(({ dress }) =>
       [...Object.values(dress.texts), ...Object.values(dress.labels)].map(({ family }) => family),
     );
@@ -161,19 +150,11 @@ export class StagePlayer {
     const { piece, pieceSec } = pieceAt(film, this.timeSec);
     const { clock } = piece.chart.course;
     const settled = Math.min(Math.max(pieceSec, clock.lengthSec * 0.3), clock.lengthSec - clock.closingSec - 0.01);
-    for (const look of looks) {
-      // Edits and playing go first; pictures of a film that is gone are of no use.
-      await new Promise((resolve) => setTimeout(resolve));
-      if (this.film !== film) return [];
-      const project = withLook(onlyPiece(film.project, piece.piece), look, this.pieceId);
-      const { stage } = project.film;
-      const canvas = new OffscreenCanvas(widthPx, Math.max(1, Math.round((widthPx * stage.heightPx) / stage.widthPx)));
-      const context = canvas.getContext('2d');
-      if (!context) return pictures;
-      paintScene(context, sceneAt(this.prepare(project), settled), widthPx / stage.widthPx, this.resources);
-      pictures.push(canvas.transferToImageBitmap());
-    }
-    return pictures;
+    const alone = onlyPiece(film.project, piece.piece);
+    const shots = looks.map((look) => () => {
+      return { film: this.prepare(withLook(alone, look, this.pieceId)), timeSec: settled };
+    });
+    return smallPictures(shots, this.smallSetting(film, widthPx));
   }
 
   /**
@@ -186,23 +167,14 @@ export class StagePlayer {
     const project = withChart(onlyPiece(film.project, piece.piece), piece.piece.id, (chart) =>
       inFamily(chart, familyOf(familyId), this.cubes.get(chart.id) ?? null),
     );
-    const { stage } = project.film;
     const prepared = this.prepare(project);
-    const { chart, fromSec } = placedPiece(prepared, piece.piece.id);
-    const { lengthSec, openingSec, closingSec } = chart.course.clock;
+    const { lengthSec, openingSec, closingSec } = placedPiece(prepared, piece.piece.id).chart.course.clock;
     const [first, last] = [openingSec, Math.max(openingSec, lengthSec - closingSec - 0.01)];
-    const canvas = new OffscreenCanvas(widthPx, Math.max(1, Math.round((widthPx * stage.heightPx) / stage.widthPx)));
-    const context = canvas.getContext('2d');
-    const pictures: ImageBitmap[] = [];
-    for (let i = 0; context && i < count; i++) {
-      // Edits and playing go first; pictures of a film that is gone are of no use.
-      await new Promise((resolve) => setTimeout(resolve));
-      if (this.film !== film) return [];
-      const timeSec = count === 1 ? first + (last - first) * 0.7 : first + ((last - first) * i) / (count - 1);
-      paintScene(context, sceneAt(prepared, fromSec + timeSec), widthPx / stage.widthPx, this.resources);
-      pictures.push(canvas.transferToImageBitmap());
-    }
-    return pictures;
+    const shareOf = (i: number) => (count === 1 ? LATE : i / (count - 1));
+    const shots = Array.from({ length: count }, (_, i) => () => {
+      return { film: prepared, timeSec: first + (last - first) * shareOf(i) };
+    });
+    return smallPictures(shots, this.smallSetting(film, widthPx));
   }
 
   /** Where a part of the picture stands, in stage pixels; null while it is not there. */
@@ -210,26 +182,9 @@ export class StagePlayer {
     return this.scene ? boxOfPart(this.scene, part, this.measure, extra) : null;
   }
 
-  /** Draws and encodes a few frames from the middle of the film. */
+  /** How many frames a second this browser makes of the film; null for a size or codec that it refuses. */
   async filmSpeed(formatId: FilmFormatName, widthPx: number, heightPx: number): Promise<number | null> {
-    const { film } = this;
-    if (!film) return null;
-    const format = filmFormat(formatId);
-    const { framesPerSec, frameCount } = film;
-    const from = Math.floor(frameCount * 0.4);
-    const to = Math.min(frameCount, from + TRIED_FRAMES);
-    const job = { format, widthPx, heightPx, framesPerSec, quality: 'good' as const, from, to };
-    try {
-      const encoder = await SpanEncoder.open(job);
-      const painter = createFramePainter(film, contextOf(widthPx, heightPx, false), this.resources);
-      const startedMs = performance.now();
-      await encoder.encode({ from, to }, (frame) => painter.paint(frame));
-      encoder.close();
-      return ((to - from) * 1000) / (performance.now() - startedMs);
-    } catch {
-      // A size or codec that this browser refuses has no speed; the export itself says why.
-      return null;
-    }
+    return this.film && filmSpeed(this.film, { format: filmFormat(formatId), widthPx, heightPx }, this.resources);
   }
 
   plot(): StageRect | null {

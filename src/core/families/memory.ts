@@ -30,6 +30,7 @@ export class Memory {
   }
 }
 
-function sameAs(a: readonly unknown[], b: readonly unknown[]): boolean {
+/** Are two lists of what decides something the same, thing by thing? */
+export function sameAs(a: readonly unknown[], b: readonly unknown[]): boolean {
   return a.length === b.length && a.every((each, i) => Object.is(each, b[i]));
 }

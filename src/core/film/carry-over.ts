@@ -1,3 +1,4 @@
+import { smoothStep } from '../motion/slots';
 import { colourBetween } from '../scale/colour';
 import type { GroupNode, ImageNode, Paint, PathNode, SceneNode, TextNode } from '../scene/scene';
 import type { MeasureText } from '../scene/text-fit';
@@ -35,12 +36,8 @@ const mix = (a: number, b: number, x: number) => a * (1 - x) + b * x;
 /** By when what only the first picture has is gone, and from when on what only the second one has comes. */
 const GONE_BY = 0.55;
 const COMES_FROM = 0.45;
-const smooth = (x: number) => {
-  const within = Math.min(1, Math.max(0, x));
-  return within * within * (3 - 2 * within);
-};
-const goneAt = (x: number) => 1 - smooth(x / GONE_BY);
-const comeAt = (x: number) => smooth((x - COMES_FROM) / (1 - COMES_FROM));
+const goneAt = (x: number) => 1 - smoothStep(x / GONE_BY);
+const comeAt = (x: number) => smoothStep((x - COMES_FROM) / (1 - COMES_FROM));
 
 /**
  * Matches two pictures, once for each transition. Shapes that stand for a category of the same name belong together, and so do
@@ -105,9 +102,9 @@ function shapeNodes({ key, from, to, rings, boxes }: Carry['shapes'][number], x:
   const path = shapeAt(rings, x);
   // A shape goes into a word as it gets there, and comes out of one as it leaves.
   const opacity = to.word
-    ? from.opacity * (1 - smooth((x - 0.5) * 2))
+    ? from.opacity * (1 - smoothStep((x - 0.5) * 2))
     : from.word
-      ? to.opacity * smooth(x * 2)
+      ? to.opacity * smoothStep(x * 2)
       : mix(from.opacity, to.opacity, x);
   const [start, end] = [paintOf(from), paintOf(to)];
   const base = { kind: 'path', path, subject: { part: 'mark' } } as const;

@@ -1,3 +1,5 @@
+import { sameAs } from '../families/memory';
+
 /** What was made of a piece, and of what. */
 interface Kept {
   readonly depends: readonly unknown[];
@@ -6,7 +8,8 @@ interface Kept {
 
 /**
  * Keeps what is made of each piece of a film from one edit to the next, so that only the piece that was changed is made anew.
- * Documents come as copies, so they are compared by what they hold. Belongs to one thread.
+ * Documents come as copies, so they are compared by what they hold. Unlike a `Memory`, which keeps several charts apart, it
+ * keeps one of each. Belongs to one thread.
  */
 export class PieceShelf {
   private readonly kept = new Map<string, Kept>();
@@ -21,9 +24,7 @@ export class PieceShelf {
     const key = `${what} ${pieceId}`;
     this.used.add(key);
     const known = this.kept.get(key);
-    const same =
-      known?.depends.length === depends.length && known.depends.every((each, i) => Object.is(each, depends[i]));
-    if (known && same) return known.value as T;
+    if (known && sameAs(known.depends, depends)) return known.value as T;
     const value = make();
     this.kept.set(key, { depends, value });
     return value;

@@ -1,12 +1,13 @@
+import { smoothStep } from '../motion/slots';
 import type { TransitionEase } from '../project/transition';
 import type { GroupNode, SceneNode } from '../scene/scene';
 import type { PlacedTransition } from './tell-film';
 
 /** How far a transition has come, by how it goes: even, slow at both ends, or slow at its start alone. */
 export function eased(ease: TransitionEase, progress: number): number {
+  if (ease === 'soft') return smoothStep(progress);
   const x = Math.min(1, Math.max(0, progress));
-  if (ease === 'even') return x;
-  return ease === 'late' ? x * x * x : x * x * (3 - 2 * x);
+  return ease === 'late' ? x * x * x : x;
 }
 
 /**

@@ -59,6 +59,8 @@ export function recogniseFileKind(bytes: Uint8Array): FileKind {
   for (const [kind, signature, at = 0] of signatures) {
     if (!signature.every((byte, i) => bytes[at + i] === byte)) continue;
     if (signature.length === 2 && signature[0] === 0x42 && !isBitmap(bytes)) continue;
+    // The length of a message is far below what its last byte would make of it.
+    if (kind === 'arrow' && at === 0 && signature.length === 4 && bytes[7] !== 0) continue;
     return kind;
   }
   const marked16 = (bytes[0] === 0xff && bytes[1] === 0xfe) || (bytes[0] === 0xfe && bytes[1] === 0xff);

@@ -5,7 +5,6 @@ import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { knownFamilies } from '@/core/families/known';
 import { inFamily } from '@/core/families/switch-family';
-import { ofGroup } from '@/core/project/group-film';
 import { currentTable } from '@/state/current';
 import { addChartPiece, addGroupPieces } from '@/state/edit-programme';
 import { cx } from '../parts/class-names';
@@ -88,22 +87,17 @@ function Charts() {
 function Tables() {
   const { studio } = useServices();
   const project = useDocument((state) => state.project);
-  const put = useAdd();
+  const add = useAdd();
   if (!project) return null;
   const open = currentTable(project).id;
   const others = project.tables.filter(({ id }) => id !== open);
-  const add = async (id: string) => {
-    put(() => addChartPiece((chart) => chart));
-    await studio.film.idle();
-    await studio.chooseTable(id);
-  };
   return (
     <Sub
       title={others.length > 0 ? 'Another table' : 'Another table: open it in Gather first'}
       disabled={others.length === 0}
     >
       {others.map(({ id, name }) => (
-        <MenuItem key={id} onSelect={() => void add(id)}>
+        <MenuItem key={id} onSelect={() => add(() => void studio.addTablePiece(id))}>
           {name}
         </MenuItem>
       ))}
@@ -124,10 +118,7 @@ function Groups() {
     <>
       <Sub title={`Another ${column}`}>
         {others.map((name) => (
-          <MenuItem
-            key={name}
-            onSelect={() => add(() => addChartPiece((chart) => ({ ...ofGroup(chart, name), group: name })))}
-          >
+          <MenuItem key={name} onSelect={() => add(() => addGroupPieces([name]))}>
             {name}
           </MenuItem>
         ))}
