@@ -1,12 +1,15 @@
 import { beforeEach, describe, expect, it } from 'vitest';
+import type { Chart } from '@/core/project/chart';
+import type { Project } from '@/core/project/project';
 import { noFields } from '@/core/shaping/fields';
 import type { StepPlan } from '@/core/shaping/steps/step';
 import { raceProject, testTable } from '@/core/testing/projects';
 import type { TableSummary } from '@/workers/protocol';
 import { currentChart } from './current';
-import { documentStore, undo } from './document';
+import { documentStore, edit, undo } from './document';
 import { addHandSteps, addStep, changeStep, moveStep, removeStep } from './edit-table';
-import { withSameLook } from './project-tables';
+import { withNewChart, withSameLook } from './project-tables';
+import { setSession } from './session';
 
 const entry = testTable;
 const project = raceProject({ fields: { ...noFields, period: 'Y', category: 'N', value: 'V' } }, { name: 'X' });
@@ -16,7 +19,10 @@ const cell = (row: number, was: string, text: string): StepPlan => ({
   cells: [{ row, column: 'A', was, text }],
 });
 
-beforeEach(() => documentStore.setState({ project, past: [], future: [], gesture: null }));
+beforeEach(() => {
+  documentStore.setState({ project, past: [], future: [], gesture: null });
+  setSession({ pieceId: null });
+});
 
 describe('editing cells by hand', () => {
   it('is one step for edits on end, that remembers what stood there first', () => {
@@ -86,6 +92,38 @@ describe('another file', () => {
     const after = withSameLook(next, summaryOf('Y', 'N', 'V'));
     expect(after?.tables).toMatchObject([{ id: 't2', steps: [{ kind: 'drop-repeats' }] }]);
     expect(after && currentChart(after)).toMatchObject({ id: 'c1', tableId: 't2', pace: project.charts[0]?.pace });
+  });
+
+  it('comes to all charts of the old one that its columns fit, and the others keep theirs', () => {
+    edit((draft) => {
+      const [chart] = draft.charts;
+      if (!chart) return;
+      draft.charts.push({ ...chart, id: 'c2' }, { ...chart, id: 'c3', fields: { ...chart.fields, value: 'W' } });
+    });
+    const after = withSameLook(next, summaryOf('Y', 'N', 'V'));
+    expect(after?.charts.map(({ tableId }) => tableId)).toEqual(['t2', 't2', entry.id]);
+    expect(after?.tables.map(({ id }) => id)).toEqual([entry.id, 't2']);
+  });
+
+  it('with other columns is work of its own, with the one piece that was edited', () => {
+    edit((draft) => {
+      const [piece] = draft.film.pieces;
+      if (piece) draft.film.pieces.push({ ...piece, id: 'second', name: 'Second' });
+    });
+    setSession({ pieceId: 'second' });
+    const before = documentStore.getState().project as Project;
+    const [chart] = before.charts as [Chart];
+    const fresh = {
+      ...before,
+      id: 'fresh',
+      name: 'Fresh',
+      tables: [next],
+      charts: [{ ...chart, id: 'c9', tableId: 't2' }],
+    };
+    const { id, name, tables, charts, film } = withNewChart(before, fresh);
+    expect([id, name, tables, charts.map((each) => each.id)]).toEqual(['fresh', 'Fresh', [next], ['c9']]);
+    expect(film.pieces).toMatchObject([{ id: 'second', name: '', content: { chartId: 'c9' } }]);
+    expect(film.stage).toBe(before.film.stage);
   });
 
   it('without them starts anew', () => {

@@ -1,6 +1,7 @@
 import type { Chart, Play } from '@/core/project/chart';
-import { titleFromFileName } from '@/core/project/defaults';
-import { chartOf, pieceOf, tableOf, withChart } from '@/core/project/pieces';
+import { freshPiece, titleFromFileName } from '@/core/project/defaults';
+import type { FilmPiece } from '@/core/project/film';
+import { chartOf, pieceOf, tableOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
 import { type Fields, fieldsOfShape } from '@/core/shaping/fields';
@@ -55,15 +56,10 @@ function withTableInPlace(project: Project, old: TableEntry, entry: TableEntry):
   return { ...project, tables: [...project.tables.filter(({ id }) => used || id !== old.id), entry] };
 }
 
-/** The project without the tables that no chart is made of any more, but for some. */
-function withoutIdleTables(project: Project, kept: readonly TableEntry[]): Project {
-  const used = new Set(project.charts.map(({ tableId }) => tableId));
-  return { ...project, tables: [...project.tables.filter(({ id }) => used.has(id)), ...kept] };
-}
-
 /**
  * The project with the table of the chart that is edited replaced, when the new one has the columns that the chart is made
- * of. Steps stay, but for those made by hand, which name cells of the old file. Other charts keep their tables.
+ * of. Steps stay, but for those made by hand, which name cells of the old file. All charts of the old table go over to the new one,
+ * but for those whose columns it has not.
  */
 export function withSameLook(entry: TableEntry, summary: TableSummary): Project | null {
   const { project } = documentStore.getState();
@@ -77,13 +73,18 @@ export function withSameLook(entry: TableEntry, summary: TableSummary): Project 
   const oldTitle = titleFromFileName(old.source.fileName);
   const title = titleFromFileName(entry.source.fileName);
   const steps = [...entry.steps.filter(({ kind }) => !kept.some((step) => step.kind === kind)), ...kept];
-  const renamed = withChart(project, currentPiece(project).id, (each) => ({
-    ...each,
-    tableId: entry.id,
-    // A title that nobody has touched still names the old file.
-    text: each.text.title === oldTitle ? { ...each.text, title } : each.text,
-  }));
-  const named = { ...renamed, name: project.name === oldTitle ? title : project.name };
+  const follows = (each: Chart) => each.tableId === old.id && fits(each.fields, summary, kept);
+  const charts = project.charts.map((each) =>
+    follows(each)
+      ? {
+          ...each,
+          tableId: entry.id,
+          // A title that nobody has touched still names the old file.
+          text: each.text.title === oldTitle ? { ...each.text, title } : each.text,
+        }
+      : each,
+  );
+  const named = { ...project, charts, name: project.name === oldTitle ? title : project.name };
   return withTableInPlace(named, old, { ...entry, steps });
 }
 
@@ -128,19 +129,14 @@ export function projectLike(like: Project, fresh: Project, summary: TableSummary
 }
 
 /**
- * A fresh project's chart in place of the one that is edited. The stage, other pieces with their tables, captions, extras,
- * pictures and fonts stay; a film of one piece takes the fresh project's name and identity.
+ * A fresh project with the film around the chart that is edited: its stage, captions, extras, pictures and fonts stay. It is work
+ * of its own, with this one piece; the others stay with the work that was open.
  */
 export function withNewChart(before: Project, fresh: Project): Project {
   const piece = currentPiece(before);
   const { id, name, tables, charts } = fresh;
   const [chart] = charts;
-  const pieces = before.film.pieces.map((each) =>
-    each.id === piece.id && chart ? { ...each, content: { kind: 'chart' as const, chartId: chart.id } } : each,
-  );
-  const shown = new Set(pieces.map(({ content }) => content.chartId));
-  const others = before.charts.filter((each) => shown.has(each.id));
-  const changed = { ...before, charts: [...others, ...charts], film: { ...before.film, pieces } };
-  const project = withoutIdleTables(changed, tables);
-  return before.film.pieces.length > 1 ? project : { ...project, id, name };
+  if (!chart) return fresh;
+  const shown: FilmPiece = { ...freshPiece(piece.id, chart.id), extras: piece.extras, captions: piece.captions };
+  return { ...before, id, name, tables, charts, film: { ...before.film, pieces: [shown] } };
 }
