@@ -33,7 +33,8 @@ module.exports = {
     core('project', ['motion', 'pace', 'scale', 'shaping', 'table']),
     core('chart', ['project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
     core('families', ['chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
-    core('film', ['families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
+    core('card', ['families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping']),
+    core('film', ['card', 'families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
     {
       // What two families need is shared; neither knows the other.
       name: 'family-apart',

@@ -179,6 +179,7 @@ export class ExportQueue {
     if (documentStore.getState().project?.id !== now.id)
       throw new Error(`the project “${now.name}” is no longer open, and “${group}” comes from its table`);
     const chart = chartOf(now, pieceId);
+    if (!chart) return { ...film, project: sized };
     const entry = tableOf(now, chart);
     const place = { tableId: entry.id, chartId: chart.id };
     const outcome = await this.table.valuesOfGroup(place, entry.steps, chart.fields, group);

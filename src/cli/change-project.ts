@@ -56,7 +56,8 @@ export function changed(project: Project, options: ChangeOptions, cubes: Cubes):
  * Short options stand for paths; what they take is checked with those that are named by their path. How many are on
  * stage each family keeps as its places, or as the most that it draws.
  */
-function settingsOf({ places, set = [] }: ChangeOptions, { own }: Chart): Setting[] {
+function settingsOf({ places, set = [] }: ChangeOptions, chart: Chart | null): Setting[] {
+  const own = chart?.own;
   const path = typeof own === 'object' && own !== null && 'most' in own ? 'own.most' : 'own.places';
   const short = places === undefined ? [] : [{ path, value: places }];
   return [...short, ...set.map(readOne)];
@@ -78,7 +79,7 @@ function withFamily(project: Project, id: string, cubes: Cubes): Project {
   const alias = familyAliases[id];
   const name = oneOf('--chart', alias?.id ?? id, [...families.map((each) => each.id), ...Object.keys(familyAliases)]);
   const family = families.find((each) => each.id === name);
-  const cube = cubes.get(chartOf(project, null).id) ?? null;
+  const cube = cubes.get(chartOf(project, null)?.id ?? '') ?? null;
   if (!family) return project;
   return withChart(project, null, (chart) => {
     const drawn = inFamily(chart, family, cube);
@@ -88,9 +89,9 @@ function withFamily(project: Project, id: string, cubes: Cubes): Project {
 
 /** Shows one period instead of the run: `last`, or a period by its key. */
 function withMoment(project: Project, wanted: string, cubes: Cubes): Project {
-  const { id, family: familyId } = chartOf(project, null);
-  const keys = cubes.get(id)?.periods.map(({ key }) => key) ?? [];
-  const family = families.find((each) => each.id === familyId);
+  const chart = chartOf(project, null);
+  const keys = cubes.get(chart?.id ?? '')?.periods.map(({ key }) => key) ?? [];
+  const family = families.find((each) => each.id === chart?.family);
   if (!family) return project;
   if (wanted !== 'last' && !keys.includes(wanted))
     throw new Refusal(

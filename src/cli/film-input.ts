@@ -4,7 +4,7 @@ import type { Cubes } from '@/core/film/tell-film';
 import { noBuild } from '@/core/pace/pace';
 import { freshProject, titleFromFileName } from '@/core/project/defaults';
 import { ofGroup } from '@/core/project/group-film';
-import { chartOf, playedPieces, tableOf, withChart } from '@/core/project/pieces';
+import { chartOf, playedCharts, tableOf, withChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read-project';
 import type { TableEntry } from '@/core/project/table-entry';
@@ -87,15 +87,17 @@ async function fromTable(file: string, options: FilmOptions, start: Start): Prom
   });
   const films = shaped.groups.map(({ name, cube }): FilmInput => {
     const project = given ? onlyFirst(given) : projectOf(file, cube, start);
-    return { group: name, project, cubes: new Map([[chartOf(project, null).id, cube]]), assets: new Map() };
+    const cubes = new Map(playedCharts(project).map(({ chart: { id } }) => [id, cube]));
+    return { group: name, project, cubes, assets: new Map() };
   });
   return { films, notes: shaped.notes };
 }
 
 /** A single table has values for a single chart. */
 function onlyFirst(project: Project): Project {
-  const [first] = playedPieces(project);
-  return { ...project, film: { ...project.film, pieces: first ? [first.piece] : project.film.pieces } };
+  const [first] = playedCharts(project);
+  if (!first) throw new Refusal('The project has no chart that the table could be shown in.');
+  return { ...project, film: { ...project.film, pieces: [first.piece] } };
 }
 
 function projectOf(file: string, cube: Cube, start: Start): Project {
@@ -122,7 +124,7 @@ async function fromProjectFile(file: string, options: FilmOptions): Promise<Foun
   const tables = new TableShelf(assets);
   const notes: Issue[] = [];
   const cubes = new Map<string, Cube>();
-  const [first, ...others] = playedPieces(project).map(({ chart }) => chart);
+  const [first, ...others] = playedCharts(project).map(({ chart }) => chart);
   if (!first) throw new Refusal(`${file} has no chart.`);
   const valuesOf = async (
     chart: typeof first,

@@ -4,6 +4,7 @@ import { type PreparedFilm, type PreparedPiece, prepareFilm } from '@/core/film/
 import { type Timeline, type ToldPiece, tellFilm } from '@/core/film/tell-film';
 import { stepAt } from '@/core/motion/slots';
 import { frameAt, frameTimeSec, positionAt } from '@/core/pace/film-clock';
+import { type Card, cardTexts } from '@/core/project/card';
 import type { MeasureText } from '@/core/scene/text-fit';
 import type { Issue } from '@/core/table/issue';
 import { type FilmOptions, filmsFrom, isProjectFile } from './film-input';
@@ -79,6 +80,7 @@ function* frameLines(times: readonly { frame: number; timeSec: number }[], film:
 
 /** What a piece shows at a moment. */
 function pieceNumbers({ piece, pieceSec }: PieceMoment<PreparedPiece>, named: boolean) {
+  if (piece.kind === 'card') return { ...pieceWords(piece, pieceSec, named), ...cardNumbers(piece.card.card) };
   const { chart } = piece;
   const { family, plan } = chart;
   const { clock } = chart.course;
@@ -99,9 +101,16 @@ function pieceNumbers({ piece, pieceSec }: PieceMoment<PreparedPiece>, named: bo
   };
 }
 
+/** The words of a card; it has no rows. */
+function cardNumbers({ kind, texts }: Card) {
+  const words = cardTexts.filter((part) => texts[part] !== '').map((part) => [part, texts[part]]);
+  return { card: kind, words: Object.fromEntries(words), rows: [] };
+}
+
 /** Every change that the charts list, in order of time. */
 function* eventLines({ pieces }: Timeline, named: boolean) {
   for (const piece of pieces) {
+    if (piece.kind === 'card') continue;
     for (const { timeSec, ...event } of piece.family.numbers.events(piece.chart)) {
       const pieceSec = Number(timeSec);
       yield JSON.stringify({ timeSec: piece.fromSec + pieceSec, ...pieceWords(piece, pieceSec, named), ...event });
@@ -111,6 +120,7 @@ function* eventLines({ pieces }: Timeline, named: boolean) {
 
 function* momentLines({ pieces }: Timeline, named: boolean) {
   for (const piece of pieces) {
+    if (piece.kind === 'card') continue;
     const { periods, categories } = piece.chart.cube;
     for (const moment of piece.family.momentsOf(piece.chart)) {
       const { kind, timeSec, period, category, other, value, rank, places, untilSec, words } = moment;

@@ -40,7 +40,7 @@ export async function openRoom(order: RoomOrder, fonts: FontFaceSet): Promise<Ro
   ]);
   const store = new ImageStore();
   await store.add(assets.images);
-  store.blurBackground(project.film.stage);
+  store.blurBackgrounds(project.film);
   const measure = createMeasure(contextOf(1, 1, true));
   const film = prepareFilm(project, cubes, { measure });
   return { order, film, resources: { measure, images: store.images } };

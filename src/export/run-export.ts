@@ -1,4 +1,4 @@
-import { placedPiece } from '@/core/film/piece-at';
+import { placedChart } from '@/core/film/piece-at';
 import type { ExportForm } from '@/core/project/export-form';
 import { frameTable, rankingTable } from './data/film-tables';
 import { writePlainTable } from './data/plain-table';
@@ -97,7 +97,7 @@ async function dataFile(
   { what, format, pieceId }: Extract<ExportForm, { kind: 'data' }>,
   room: Room,
 ): Promise<Uint8Array<ArrayBuffer>> {
-  const { chart } = placedPiece(room.film, pieceId ?? null);
+  const { chart } = placedChart(room.film, pieceId ?? null);
   if (what === 'shaped') return writeShaped(chart.cube, format);
   return writePlainTable(what === 'ranking' ? rankingTable(chart) : frameTable(room.film), format);
 }

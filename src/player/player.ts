@@ -165,7 +165,9 @@ class Player {
   /** Values for whoever reads instead of watching: those that are ever on stage. */
   private fillTable(): void {
     const table = byId<HTMLTableElement>('table');
-    for (const { chart } of this.film.pieces) {
+    for (const piece of this.film.pieces) {
+      if (piece.kind === 'card') continue;
+      const { chart } = piece;
       const { cube, periodLabels, formatValue, family } = chart;
       const shown = family.mapOf(chart).categories.slice(0, MAX_COLUMNS);
       const head = table.createTBody().insertRow();
@@ -204,7 +206,7 @@ async function start(): Promise<void> {
     await image.decode();
     store.images.set(id, await createImageBitmap(image));
   }
-  store.blurBackground(data.project.film.stage);
+  store.blurBackgrounds(data.project.film);
   new Player(data, store);
 }
 

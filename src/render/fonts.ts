@@ -1,4 +1,5 @@
 import type { FontBytes } from '@/core/project/film-media';
+import { showsCard } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { labelParts, textParts } from '@/core/project/text-style';
 import type { Cube } from '@/core/shaping/cube';
@@ -10,14 +11,17 @@ export const standIns: readonly string[] = ['Noto Sans', 'Rubik'];
 /** The families that a project's texts are set in. */
 export function familiesOf(project: Project): string[] {
   const families = new Set<string>();
-  for (const { dress } of project.charts) {
+  const cards = project.film.pieces.filter(showsCard).map(({ content }) => content.card);
+  for (const { dress } of [...project.charts, ...cards]) {
     for (const part of textParts) families.add(dress.texts[part].family);
     for (const part of labelParts) families.add(dress.labels[part].family);
   }
-  for (const { extras } of project.film.pieces)
-    for (const extra of extras) if (extra.kind === 'text') families.add(extra.fontFamily);
+  for (const extra of extrasOf(project)) if (extra.kind === 'text') families.add(extra.fontFamily);
   return [...families];
 }
+
+/** Things placed freely, in the pieces and over the whole film. */
+const extrasOf = ({ film }: Project) => [...film.pieces.flatMap(({ extras }) => extras), ...film.overlays];
 
 /** Every character that a film may show. */
 export function charactersOf(project: Project, cubes: Iterable<Cube>): Set<number> {
@@ -42,7 +46,11 @@ export function charactersOf(project: Project, cubes: Iterable<Cube>): Set<numbe
     // Months and short forms of numbers come in the letters of their language.
     add(new Intl.DateTimeFormat(chart.numbers.locale, { dateStyle: 'full', timeZone: 'UTC' }).format(0));
   }
-  for (const { captions, extras } of project.film.pieces) for (const { text } of [...captions, ...extras]) add(text);
+  for (const piece of project.film.pieces) {
+    for (const { text } of piece.captions) add(text);
+    if (showsCard(piece)) for (const words of Object.values(piece.content.card.texts)) add(words);
+  }
+  for (const { text } of extrasOf(project)) add(text);
   return found;
 }
 

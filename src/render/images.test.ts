@@ -29,6 +29,8 @@ const stage = (change: Partial<Extract<Background, { kind: 'picture' }>> = {}) =
     },
   ).film.stage;
 
+const film = (made: ReturnType<typeof stage>) => raceProject({}, { stage: made }).film;
+
 describe('the pictures of a painter', () => {
   it('are decoded; one that cannot be is left out and named', async () => {
     const store = new ImageStore();
@@ -39,22 +41,22 @@ describe('the pictures of a painter', () => {
   it('are blurred once for the background, and small', async () => {
     const store = new ImageStore();
     await store.add([picture('a', '4000')]);
-    store.blurBackground(stage());
-    store.blurBackground(stage());
+    store.blurBackgrounds(film(stage()));
+    store.blurBackgrounds(film(stage()));
     expect(canvases).toHaveLength(1);
     expect(canvases[0]).toMatchObject({ width: 960, height: 24 });
     expect([...store.images.keys()]).toEqual(['a', 'a@blur2']);
     expect(canvases[0]?.calls.find((call) => call.startsWith('filter'))).toMatch(/^filter = blur\([\d.]+px\)$/);
-    store.blurBackground(stage({ blur: 3, fit: 'fit' }));
+    store.blurBackgrounds(film(stage({ blur: 3, fit: 'fit' })));
     expect(store.images.has('a@blur3')).toBe(true);
   });
 
   it('stay as they are without a blur, without the picture, and behind plain colour', async () => {
     const store = new ImageStore();
     await store.add([picture('a', '40')]);
-    store.blurBackground(stage({ blur: 0 }));
-    store.blurBackground(stage({ pictureId: 'gone' }));
-    store.blurBackground(raceProject().film.stage);
+    store.blurBackgrounds(film(stage({ blur: 0 })));
+    store.blurBackgrounds(film(stage({ pictureId: 'gone' })));
+    store.blurBackgrounds(raceProject().film);
     expect(canvases).toHaveLength(0);
   });
 });

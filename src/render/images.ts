@@ -1,6 +1,8 @@
 import { blurredImageId } from '@/core/chart/pictures';
-import type { Stage } from '@/core/project/film';
+import type { Background } from '@/core/project/background';
+import type { Film, Stage } from '@/core/project/film';
 import type { ImageBytes } from '@/core/project/film-media';
+import { showsCard } from '@/core/project/pieces';
 
 /** Blurred pictures are made small: there is nothing sharp in them. */
 const BLUR_WIDTH_PX = 960;
@@ -24,9 +26,14 @@ export class ImageStore {
     return failed;
   }
 
-  /** Makes the blurred form of the background's picture once, since a blur drawn in each frame costs many times a frame. */
-  blurBackground(stage: Stage): void {
-    const { background, widthPx, heightPx } = stage;
+  /** Makes the blurred pictures of a film's backgrounds once, since a blur drawn in each frame costs many times a frame. */
+  blurBackgrounds({ stage, pieces }: Pick<Film, 'stage' | 'pieces'>): void {
+    this.blurBackground(stage, stage.background);
+    for (const { back } of pieces.filter(showsCard).map(({ content }) => content.card))
+      if (back) this.blurBackground(stage, back);
+  }
+
+  private blurBackground({ widthPx, heightPx }: Stage, background: Background): void {
     if (background.kind !== 'picture' || background.blur <= 0) return;
     const id = blurredImageId(background.pictureId, background.blur);
     const picture = this.images.get(background.pictureId);

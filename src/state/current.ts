@@ -4,7 +4,7 @@ import { chartOf, pieceOf, tableOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
 import type { ChartPlace } from '@/workers/protocol';
-import { edit, type ProjectDraft } from './document';
+import { documentStore, edit, type ProjectDraft } from './document';
 import { sessionStore } from './session';
 
 /** The piece that is edited. */
@@ -12,12 +12,23 @@ export function currentPiece(project: Project): FilmPiece {
   return pieceOf(project, sessionStore.getState().pieceId);
 }
 
-/** The chart that is edited. */
-export function currentChart(project: Project): Chart {
+/** The chart that is edited; null while it is a card. */
+export function editedChart(project: Project): Chart | null {
   return chartOf(project, sessionStore.getState().pieceId);
 }
 
-/** The table of the chart that is edited. */
+/**
+ * The chart that is edited, or, while it is a card, the first one of the film: its table stays at hand.
+ *
+ * @throws RangeError if the film has no chart.
+ */
+export function currentChart(project: Project): Chart {
+  const chart = editedChart(project) ?? chartOf(project, null);
+  if (!chart) throw new RangeError('film.pieces: none of them shows a chart');
+  return chart;
+}
+
+/** The table of `currentChart`. @throws RangeError as it does. */
 export function currentTable(project: Project): TableEntry {
   return tableOf(project, currentChart(project));
 }
@@ -37,9 +48,19 @@ export function draftChart(draft: ProjectDraft): ChartDraft {
   return currentChart(draft as Project) as ChartDraft;
 }
 
-/** Changes the chart that is edited; see `edit` for gestures. */
+/** Changes the chart that is edited; see `edit` for gestures. A card has none, and nothing is changed in its place. */
 export function editChart(recipe: (chart: ChartDraft) => void, gesture: string | null = null): void {
-  edit((draft) => recipe(draftChart(draft)), gesture);
+  const { project } = documentStore.getState();
+  if (project && editedChart(project)) edit((draft) => recipe(draftChart(draft)), gesture);
+}
+
+export type CardDraft = Extract<PieceDraft['content'], { kind: 'card' }>['card'];
+
+/** Changes the card that is edited; see `edit` for gestures. */
+export function editCard(recipe: (card: CardDraft) => void, gesture: string | null = null): void {
+  editPiece(({ content }) => {
+    if (content.kind === 'card') recipe(content.card);
+  }, gesture);
 }
 
 /** Changes the table of the chart that is edited; see `edit` for gestures. */

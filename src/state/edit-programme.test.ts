@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { chartOf, playedPieces } from '@/core/project/pieces';
+import { pieceName } from '@/core/project/piece-name';
+import { chartOf, playedCharts, playedPieces } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { raceProject } from '@/core/testing/projects';
 import { documentStore, undo } from './document';
@@ -9,7 +10,6 @@ import {
   changeInto,
   doublePiece,
   movePiece,
-  pieceName,
   removePiece,
   renamePiece,
   switchPiece,
@@ -31,8 +31,8 @@ describe('a new piece', () => {
     const second = addChartPiece((chart) => ({ ...chart, text: { ...chart.text, title: 'Second' } })) as string;
     expect(ids()).toEqual([first, second]);
     expect(sessionStore.getState().pieceId).toBe(second);
-    expect(chartOf(project(), second).text.title).toBe('Second');
-    expect(chartOf(project(), second).id).not.toBe(chartOf(project(), first as string).id);
+    expect(chartOf(project(), second)?.text.title).toBe('Second');
+    expect(chartOf(project(), second)?.id).not.toBe(chartOf(project(), first as string)?.id);
     // Of one table: marks are carried over; and what comes last leads nowhere.
     expect(pieces().map(({ into }) => into.how)).toEqual(['carry-over', 'cut']);
     setSession({ pieceId: first as string });
@@ -47,17 +47,17 @@ describe('a new piece', () => {
 
   it('is made for each of several groups, in order', () => {
     addGroupPieces(['North', 'South']);
-    const title = chartOf(project(), ids()[0] as string).text.title;
-    expect(playedPieces(project()).map(({ chart }) => chart.group)).toEqual(['', 'North', 'South']);
+    const title = chartOf(project(), ids()[0] as string)?.text.title;
+    expect(playedCharts(project()).map(({ chart }) => chart.group)).toEqual(['', 'North', 'South']);
     const named = (group: string) => [title, group].filter(Boolean).join(': ');
-    expect(playedPieces(project()).map(({ chart }) => chart.text.title)).toEqual([
+    expect(playedCharts(project()).map(({ chart }) => chart.text.title)).toEqual([
       title,
       named('North'),
       named('South'),
     ]);
     // From one group to another its name is another one, not one more.
     addGroupPieces(['West']);
-    expect(playedPieces(project())[2]?.chart.text.title).toBe(named('West'));
+    expect(playedCharts(project())[2]?.chart.text.title).toBe(named('West'));
     undo();
     expect(pieces().map(({ into }) => into.how)).toEqual(['carry-over', 'carry-over', 'cut']);
     expect(addGroupPieces([])).toBeNull();
@@ -68,7 +68,7 @@ describe('a new piece', () => {
     const copy = doublePiece(first as string) as string;
     expect(chartOf(project(), copy)).toEqual({
       ...chartOf(project(), first as string),
-      id: chartOf(project(), copy).id,
+      id: chartOf(project(), copy)?.id,
     });
     const named = pieces()
       .flatMap(({ extras, captions }) => [...extras, ...captions])
@@ -86,13 +86,13 @@ describe('pieces', () => {
     movePiece(second, first);
     expect(ids()).toEqual([second, first]);
     switchPiece(second, false);
-    expect(playedPieces(project()).map(({ piece }) => piece.id)).toEqual([first]);
+    expect(playedPieces(project()).map(({ id }) => id)).toEqual([first]);
     undo();
     undo();
     expect(ids()).toEqual([first, second]);
     const [named, plain] = [pieces()[1], pieces()[0]];
     expect(named && pieceName(project(), named)).toBe('Shares');
-    expect(plain && pieceName(project(), plain)).toBe(chartOf(project(), first).text.title || 'Untitled');
+    expect(plain && pieceName(project(), plain)).toBe(chartOf(project(), first)?.text.title || 'Untitled');
   });
 
   it('give way to the next one as it is set', () => {

@@ -1,54 +1,97 @@
+import type { CardKind } from '@/core/project/card';
 import type { Chart } from '@/core/project/chart';
 import { copyOf } from '@/core/project/copy-piece';
 import { freshPiece } from '@/core/project/defaults';
 import type { FilmPiece } from '@/core/project/film';
 import { ofGroup } from '@/core/project/group-film';
-import { chartOf, pieceOf } from '@/core/project/pieces';
+import { chartOf, lastPiece, pieceOf, showsChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
-import { carryOver, cut, type Transition } from '@/core/project/transition';
+import { startingCard } from '@/core/project/starting-card';
+import { carryOver, cut, dissolve, type Transition } from '@/core/project/transition';
 import { currentPiece, type PieceDraft } from './current';
 import { documentStore, edit, type ProjectDraft } from './document';
 import { moveItem } from './edit-list';
 import { freshId } from './fresh-id';
 import { setSession } from './session';
 
-/** Two charts of one table hand their marks on; others cut. */
-const usualInto = (a: Chart, b: Chart): Transition => (a.tableId === b.tableId ? carryOver : cut);
+/** Two charts of one table hand their marks on, and a card gives way softly; others cut. */
+function usualInto(a: NewPiece, b: NewPiece): Transition {
+  if (a.chart && b.chart) return a.chart.tableId === b.chart.tableId ? carryOver : cut;
+  return dissolve;
+}
 
-/** Puts pieces behind the one that is edited; the first of them is edited from then on. Returns its id. */
-function addBehind(make: (chart: Chart) => readonly Chart[]): string | null {
+/** A piece with the chart that it shows; null for a card. */
+interface NewPiece {
+  readonly piece: FilmPiece;
+  readonly chart: Chart | null;
+}
+
+const newChart = (chart: Chart): NewPiece => ({ piece: freshPiece(freshId(), chart.id), chart });
+
+/** Puts pieces behind the one that is edited, or another one; the first of them is edited from then on. Returns its id. */
+function addBehind(
+  make: (before: FilmPiece, project: Project) => readonly NewPiece[],
+  behind: FilmPiece | null = null,
+): string | null {
   const { project } = documentStore.getState();
   if (!project) return null;
-  const before = currentPiece(project);
-  const chart = chartOf(project, before.id);
-  const charts = make(chart);
-  const pieces = charts.map((each): FilmPiece => freshPiece(freshId(), each.id));
-  const [first] = pieces;
+  const before = behind ?? currentPiece(project);
+  const made = make(before, project);
+  const [first] = made;
   if (!first) return null;
   edit((draft) => {
     const list = draft.film.pieces;
     const at = list.findIndex(({ id }) => id === before.id);
     // What came behind the piece so far comes behind the last new one, by the same way.
-    const line = [before, ...pieces];
-    line.forEach(({ id }, i) => {
-      const [own, next] = [[chart, ...charts][i], charts[i]];
-      const piece = id === before.id ? list[at] : (pieces[i - 1] as PieceDraft);
-      if (piece && own) piece.into = { ...(next ? usualInto(own, next) : before.into) };
+    const line: NewPiece[] = [{ piece: before, chart: chartOf(project, before.id) }, ...made];
+    const ways = line.map((each, i) => {
+      const next = line[i + 1];
+      return next ? usualInto(each, next) : before.into;
     });
-    draft.charts.push(...(charts as ProjectDraft['charts']));
+    const own = list[at];
+    if (own) own.into = { ...(ways[0] ?? before.into) };
+    for (const { chart } of made) if (chart) draft.charts.push(chart as ProjectDraft['charts'][number]);
+    const pieces = made.map(({ piece }, i) => ({ ...piece, into: ways[i + 1] ?? cut }));
     list.splice(at + 1, 0, ...(pieces as PieceDraft[]));
   });
-  setSession({ pieceId: first.id });
-  return first.id;
+  setSession({ pieceId: first.piece.id });
+  return first.piece.id;
 }
+
+/** Charts behind the one that is edited, or behind a card, like the first chart of the film. */
+const addCharts = (make: (chart: Chart) => readonly Chart[]): string | null =>
+  addBehind((before, project) => {
+    const chart = chartOf(project, before.id) ?? chartOf(project, null);
+    return chart ? make(chart).map(newChart) : [];
+  });
 
 /** A piece of the same table as another chart. @param change Makes it what it is to be; the id is given. */
 export const addChartPiece = (change: (chart: Chart) => Chart): string | null =>
-  addBehind((chart) => [{ ...change(chart), id: freshId() }]);
+  addCharts((chart) => [{ ...change(chart), id: freshId() }]);
 
 /** A piece for each of some groups, each with its name behind its title. */
 export const addGroupPieces = (groups: readonly string[]): string | null =>
-  addBehind((chart) => groups.map((group) => ({ ...inGroup(chart, group), id: freshId() })));
+  addCharts((chart) => groups.map((group) => ({ ...inGroup(chart, group), id: freshId() })));
+
+/**
+ * A card: an opening one at the start of the film, a closing one at its end, others behind the piece that is edited. It has the
+ * look of the piece that it is put next to.
+ */
+export function addCardPiece(kind: CardKind): string | null {
+  const { project } = documentStore.getState();
+  if (!project) return null;
+  const make = (beside: FilmPiece): NewPiece => ({
+    piece: freshPiece(freshId(), { kind: 'card', card: startingCard(project, kind, beside.id) }),
+    chart: null,
+  });
+  if (kind !== 'opening') return addBehind((before) => [make(before)], kind === 'closing' ? lastPiece(project) : null);
+  const { piece } = make(pieceOf(project, null));
+  edit((draft) => {
+    draft.film.pieces.unshift({ ...piece, into: dissolve } as PieceDraft);
+  });
+  setSession({ pieceId: piece.id });
+  return piece.id;
+}
 
 /** The chart of another group. The name of the one before it goes from the title, so that names do not gather there. */
 function inGroup(chart: Chart, group: string): Chart {
@@ -105,7 +148,7 @@ export function doublePiece(id: string): string | null {
   const { piece, chart } = copyOf(pieceOf(project, id), chartOf(project, id), freshId);
   edit((draft) => {
     const at = draft.film.pieces.findIndex((each) => each.id === id);
-    draft.charts.push(chart as ProjectDraft['charts'][number]);
+    if (chart) draft.charts.push(chart as ProjectDraft['charts'][number]);
     draft.film.pieces.splice(at + 1, 0, piece as PieceDraft);
   });
   setSession({ pieceId: piece.id });
@@ -119,13 +162,7 @@ export function removePiece(id: string): void {
     if (pieces.length < 2) return;
     const kept = pieces.filter((piece) => piece.id !== id);
     draft.film.pieces = kept;
-    const used = new Set(kept.map(({ content }) => content.chartId));
+    const used = new Set((kept as FilmPiece[]).filter(showsChart).map(({ content }) => content.chartId));
     draft.charts = draft.charts.filter((chart) => used.has(chart.id));
   });
-}
-
-/** What a piece is called: by the person, or else as its chart's title. */
-export function pieceName(project: Project, piece: FilmPiece): string {
-  const chart = chartOf(project, piece.id);
-  return piece.name || chart.text.title || chart.group || 'Untitled';
 }

@@ -1,5 +1,5 @@
 import type { Chart } from '@/core/project/chart';
-import { chartOf, playedPieces, tableOf } from '@/core/project/pieces';
+import { chartOf, playedCharts, tableOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
 import type { Cube } from '@/core/shaping/cube';
@@ -111,10 +111,11 @@ export class FilmSync {
   private async syncOnce(): Promise<void> {
     const { project } = documentStore.getState();
     if (!project) return;
-    const edited = chartOf(project, sessionStore.getState().pieceId);
-    const played = playedPieces(project).map(({ chart }) => chart);
+    // Beside a card the first chart's table stays at hand.
+    const edited = chartOf(project, sessionStore.getState().pieceId) ?? chartOf(project, null);
+    const played = playedCharts(project).map(({ chart }) => chart);
     // The chart that is looked at comes first, so that its table is there as soon as can be.
-    for (const chart of new Set([edited, ...played])) {
+    for (const chart of new Set(edited ? [edited, ...played] : played)) {
       const done = await this.chart(project, chart, chart === edited);
       if (!done) return;
     }

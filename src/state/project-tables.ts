@@ -1,7 +1,7 @@
 import type { Chart, Play } from '@/core/project/chart';
 import { freshPiece, titleFromFileName } from '@/core/project/defaults';
 import type { FilmPiece } from '@/core/project/film';
-import { chartOf, pieceOf, tableOf } from '@/core/project/pieces';
+import { chartOf, playedCharts, showsCard, showsChart, tableOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
 import { type Fields, fieldsOfShape } from '@/core/shaping/fields';
@@ -94,16 +94,16 @@ const anyMoment = (play: Play): Play => (play.kind === 'built' ? { ...play, peri
  * A project like another one, of another table: look, pace, words, extras and steps stay; which columns tell what is taken over
  * where the table has them, and else guessed anew.
  *
- * @param like The project whose film is taken as it is; only its first chart comes along, since there is one table.
+ * @param like The project whose film is taken as it is; its first chart comes along, since there is one table, and its cards, which need none.
  * @param fresh What would be made of the table by itself.
  */
 export function projectLike(like: Project, fresh: Project, summary: TableSummary): Project {
   const [entry] = fresh.tables;
   const own = chartOf(fresh, null);
-  const piece = pieceOf(like, null);
-  const chart = chartOf(like, piece.id);
+  const [first] = playedCharts(like);
+  if (!entry || !own || !first) return fresh;
+  const { piece, chart } = first;
   const table = tableOf(like, chart);
-  if (!entry) return fresh;
   const kept = table.steps.filter((step) => !isHandStep(step));
   const steps = [...entry.steps.filter(({ kind }) => !kept.some((step) => step.kind === kind)), ...kept];
   const same = fits(chart.fields, summary, kept) && summary.guesses[0]?.fields.shape === chart.fields.shape;
@@ -124,7 +124,10 @@ export function projectLike(like: Project, fresh: Project, summary: TableSummary
     name: fresh.name,
     tables: [{ ...entry, steps }],
     charts: [made],
-    film: { ...like.film, pieces: [{ ...piece, content: { ...piece.content, chartId: made.id } }] },
+    film: {
+      ...like.film,
+      pieces: withCards(like.film.pieces, { ...piece, content: { kind: 'chart', chartId: made.id } }),
+    },
   };
 }
 
@@ -137,6 +140,13 @@ export function withNewChart(before: Project, fresh: Project): Project {
   const { id, name, tables, charts } = fresh;
   const [chart] = charts;
   if (!chart) return fresh;
-  const shown: FilmPiece = { ...freshPiece(piece.id, chart.id), extras: piece.extras, captions: piece.captions };
+  // Moments of a card say nothing of a chart.
+  const kept = showsChart(piece) ? { extras: piece.extras, captions: piece.captions } : {};
+  const shown: FilmPiece = { ...freshPiece(piece.id, chart.id), ...kept };
   return { ...before, id, name, tables, charts, film: { ...before.film, pieces: [shown] } };
+}
+
+/** A chart's piece at its place among the cards of a film. */
+function withCards(pieces: readonly FilmPiece[], chart: FilmPiece): FilmPiece[] {
+  return pieces.flatMap((piece) => (piece.id === chart.id ? [chart] : showsCard(piece) ? [piece] : []));
 }

@@ -4,10 +4,11 @@ import { useRef, useSyncExternalStore } from 'react';
 import { useStore } from 'zustand';
 import { firstKnown, knownFamilies } from '@/core/families/known';
 import type { Readout } from '@/core/film/readout';
+import type { Card } from '@/core/project/card';
 import type { Chart } from '@/core/project/chart';
 import type { KnownFamily } from '@/core/project/family-document';
 import type { FilmPiece } from '@/core/project/film';
-import { chartOf, pieceOf } from '@/core/project/pieces';
+import { cardOf, chartOf, pieceOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { type DocumentState, documentStore } from '@/state/document';
 import { playheadStore } from '@/state/playhead';
@@ -28,10 +29,22 @@ export function useProject<T>(select: (project: Project) => T, otherwise: T): T 
   return useStore(documentStore, (state) => (state.project ? select(state.project) : otherwise));
 }
 
-/** A part of the chart that is edited, or null while there is none. */
+/** A part of the chart that is edited, or null while there is none, or a card is edited. */
 export function useChart<T>(select: (chart: Chart) => T): T | null {
   const pieceId = useSession((state) => state.pieceId);
-  return useStore(documentStore, ({ project }) => (project ? select(chartOf(project, pieceId)) : null));
+  return useStore(documentStore, ({ project }) => {
+    const chart = project && chartOf(project, pieceId);
+    return chart ? select(chart) : null;
+  });
+}
+
+/** A part of the card that is edited, or null while there is none, or a chart is edited. */
+export function useCard<T>(select: (card: Card) => T): T | null {
+  const pieceId = useSession((state) => state.pieceId);
+  return useStore(documentStore, ({ project }) => {
+    const card = project && cardOf(project, pieceId);
+    return card ? select(card) : null;
+  });
 }
 
 /** The family that draws the chart that is edited; the first one while there is none. */

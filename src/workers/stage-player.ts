@@ -8,6 +8,7 @@ import { type Pointed, pointAt } from '@/core/film/point-at';
 import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
 import { sceneAt } from '@/core/film/scene-at';
+import { clockOf } from '@/core/film/tell-film';
 import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
 import type { FilmPiece } from '@/core/project/film';
 import type { ImageBytes } from '@/core/project/film-media';
@@ -87,7 +88,7 @@ export class StagePlayer {
     await this.fonts.ensure(familiesOf(project), this.charactersOf(project));
     const { cubes, measure, memory, shelf } = this;
     this.film = prepareFilm(project, cubes, { measure, memory, shelf, fonts: this.fonts.count });
-    this.store.blurBackground(this.film.stage);
+    this.store.blurBackgrounds(this.film.project.film);
     if (!this.playing) this.timeSec = other ? this.withinPiece(this.film, timeSec) : timeSec;
     this.timeSec = Math.min(this.timeSec, this.film.lengthSec);
     this.draw();
@@ -135,7 +136,7 @@ export class StagePlayer {
 
   async addImages(files: readonly ImageBytes[]): Promise<void> {
     await this.store.add(files);
-    if (this.film) this.store.blurBackground(this.film.stage);
+    if (this.film) this.store.blurBackgrounds(this.film.project.film);
     if (!this.playing) this.draw();
   }
 
@@ -148,7 +149,7 @@ export class StagePlayer {
     );
     await this.fonts.ensure([...new Set(families)], this.charactersOf(film.project));
     const { piece, pieceSec } = pieceAt(film, this.timeSec);
-    const { clock } = piece.chart.course;
+    const clock = clockOf(piece);
     const settled = Math.min(Math.max(pieceSec, clock.lengthSec * 0.3), clock.lengthSec - clock.closingSec - 0.01);
     const alone = onlyPiece(film.project, piece.piece);
     const shots = looks.map((look) => () => {
@@ -164,11 +165,12 @@ export class StagePlayer {
     const { film } = this;
     if (!film) return [];
     const { piece } = pieceAt(film, this.timeSec);
+    if (piece.kind === 'card') return [];
     const project = withChart(onlyPiece(film.project, piece.piece), piece.piece.id, (chart) =>
       inFamily(chart, familyOf(familyId), this.cubes.get(chart.id) ?? null),
     );
     const prepared = this.prepare(project);
-    const { lengthSec, openingSec, closingSec } = placedPiece(prepared, piece.piece.id).chart.course.clock;
+    const { lengthSec, openingSec, closingSec } = clockOf(placedPiece(prepared, piece.piece.id));
     const [first, last] = [openingSec, Math.max(openingSec, lengthSec - closingSec - 0.01)];
     const shareOf = (i: number) => (count === 1 ? LATE : i / (count - 1));
     const shots = Array.from({ length: count }, (_, i) => () => {
@@ -188,7 +190,8 @@ export class StagePlayer {
   }
 
   plot(): StageRect | null {
-    return this.film ? pieceAt(this.film, this.timeSec).piece.chart.frame.plot : null;
+    const piece = this.film && pieceAt(this.film, this.timeSec).piece;
+    return piece?.kind === 'chart' ? piece.chart.frame.plot : null;
   }
 
   clear(): void {
@@ -272,7 +275,7 @@ export class StagePlayer {
     if (!this.film || this.highlighted === null) return;
     const moment = momentAt(this.film, timeSec);
     // Marks on their way from one piece to the next stand nowhere.
-    if ('coming' in moment) return;
+    if ('coming' in moment || moment.piece.kind === 'card') return;
     const { piece, pieceSec } = moment;
     const { family, plan, frame } = piece.chart;
     const mark = family.pictureAt(plan, pieceSec).marks().get(this.highlighted);

@@ -78,7 +78,8 @@ export class FakeStage {
   }
 
   async plot() {
-    return this.film ? pieceAt(this.film, this.timeSec).piece.chart.frame.plot : null;
+    const piece = this.film && pieceAt(this.film, this.timeSec).piece;
+    return piece?.kind === 'chart' ? piece.chart.frame.plot : null;
   }
 
   resize = async () => undefined;

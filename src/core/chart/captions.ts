@@ -5,7 +5,7 @@ import type { Caption, Moment } from '../project/film-parts';
 import { mixColours } from '../scale/colour';
 import type { SceneNode } from '../scene/scene';
 import { type MeasureText, wrapText } from '../scene/text-fit';
-import type { Cube } from '../shaping/cube';
+import type { Period } from '../shaping/cube';
 import type { Box, Inks } from './box';
 import { cased, fontOf, LINE, withShadow } from './text-block';
 
@@ -16,15 +16,19 @@ export interface TimeSpan {
 }
 
 /** The time of a moment that is kept by its period; null where the data no longer has the period. */
-export function timeOfMoment(moment: Moment, cube: Cube, clock: FilmClock): number | null {
-  const period = cube.periods.findIndex(({ key }) => key === moment.periodKey);
+export function timeOfMoment(moment: Moment, periods: readonly Period[], clock: FilmClock): number | null {
+  const period = periods.findIndex(({ key }) => key === moment.periodKey);
   return period < 0 ? null : timeOfBeat(clock, { period, share: moment.share });
 }
 
 /** When a caption shows; null where its periods are gone. */
-export function spanOfCaption(caption: Pick<Caption, 'from' | 'to'>, cube: Cube, clock: FilmClock): TimeSpan | null {
-  const fromSec = timeOfMoment(caption.from, cube, clock);
-  const toSec = timeOfMoment(caption.to, cube, clock);
+export function spanOfCaption(
+  caption: Pick<Caption, 'from' | 'to'>,
+  periods: readonly Period[],
+  clock: FilmClock,
+): TimeSpan | null {
+  const fromSec = timeOfMoment(caption.from, periods, clock);
+  const toSec = timeOfMoment(caption.to, periods, clock);
   return fromSec === null || toSec === null || toSec <= fromSec ? null : { fromSec, toSec };
 }
 
@@ -32,6 +36,18 @@ export function spanOfCaption(caption: Pick<Caption, 'from' | 'to'>, cube: Cube,
 export interface PlacedCaption extends TimeSpan {
   readonly id: string;
   readonly text: string;
+}
+
+/** Captions with their times; those whose periods are gone are left out. */
+export function placeCaptions(
+  captions: readonly Caption[],
+  periods: readonly Period[],
+  clock: FilmClock,
+): PlacedCaption[] {
+  return captions.flatMap((caption): PlacedCaption[] => {
+    const span = spanOfCaption(caption, periods, clock);
+    return span ? [{ id: caption.id, text: caption.text, ...span }] : [];
+  });
 }
 
 /** Seconds in which a caption comes and goes, at the most a third of its time. */

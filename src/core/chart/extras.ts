@@ -1,10 +1,10 @@
 import type { FilmClock } from '../pace/film-clock';
-import type { Stage } from '../project/film';
+import type { Film, Stage } from '../project/film';
 import type { Extra } from '../project/film-parts';
 import { type Path, polyline } from '../scene/path';
 import type { SceneNode } from '../scene/scene';
 import { type MeasureText, wrapText } from '../scene/text-fit';
-import type { Cube } from '../shaping/cube';
+import type { Period } from '../shaping/cube';
 import type { Box } from './box';
 import { fadeAt, timeOfMoment } from './captions';
 import { ASCENT, LINE } from './text-block';
@@ -17,7 +17,8 @@ export type MarkPlaceOf = (
 /** What extras are drawn with. */
 export interface ExtraSetting {
   readonly stage: Stage;
-  readonly cube: Cube;
+  /** What its moments are kept by. */
+  readonly periods: readonly Period[];
   readonly clock: FilmClock;
   readonly markPlaceOf: MarkPlaceOf;
   readonly wordsOf: (template: string) => string;
@@ -49,12 +50,22 @@ export function boxOfExtra(
   return { x, y, widthPx, heightPx, opacity: 1 };
 }
 
+/** The marks of what lies over the whole film: there from its start to its end, and held by the stage alone. */
+export function overlayNodes({ stage, overlays }: Pick<Film, 'stage' | 'overlays'>, measure: MeasureText): SceneNode[] {
+  return overlays.flatMap((extra) => {
+    const box = boxOfExtra(extra, stage, () => null);
+    return box && extra.opacity > 0
+      ? drawn(extra, box, extra.opacity, { stage, wordsOf: (words) => words, measure })
+      : [];
+  });
+}
+
 /** The marks of an extra at a moment; none outside of its time. */
 export function extraNodes(extra: Extra, setting: ExtraSetting, timeSec: number): SceneNode[] {
-  const { cube, clock, stage } = setting;
-  const fromSec = extra.from ? timeOfMoment(extra.from, cube, clock) : 0;
+  const { periods, clock, stage } = setting;
+  const fromSec = extra.from ? timeOfMoment(extra.from, periods, clock) : 0;
   // One that stays to the end is on the last frame too.
-  const toSec = extra.to ? timeOfMoment(extra.to, cube, clock) : Number.POSITIVE_INFINITY;
+  const toSec = extra.to ? timeOfMoment(extra.to, periods, clock) : Number.POSITIVE_INFINITY;
   if (fromSec === null || toSec === null) return [];
   // What is there from the start or stays to the end does not fade there.
   const span = { fromSec: extra.from ? fromSec : -extra.fadeSec, toSec };
@@ -64,7 +75,9 @@ export function extraNodes(extra: Extra, setting: ExtraSetting, timeSec: number)
   return drawn(extra, box, shown, setting);
 }
 
-function drawn(extra: Extra, box: Box, opacity: number, { stage, wordsOf, measure }: ExtraSetting): SceneNode[] {
+type DrawSetting = Pick<ExtraSetting, 'stage' | 'wordsOf' | 'measure'>;
+
+function drawn(extra: Extra, box: Box, opacity: number, { stage, wordsOf, measure }: DrawSetting): SceneNode[] {
   const unit = Math.min(stage.widthPx, stage.heightPx) / 100;
   const { x, y, widthPx, heightPx } = box;
   const id = `extra:${extra.id}`;

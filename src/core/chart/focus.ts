@@ -12,7 +12,7 @@ const none: readonly PlacedFocus[] = [];
 export function placeFocuses(focuses: readonly Focus[], cube: Cube, clock: FilmClock): readonly PlacedFocus[] {
   if (focuses.length === 0) return none;
   return focuses.flatMap(({ from, to, ...focus }): PlacedFocus[] => {
-    const span = spanOfCaption({ from, to }, cube, clock);
+    const span = spanOfCaption({ from, to }, cube.periods, clock);
     return span ? [{ ...focus, ...span }] : [];
   });
 }

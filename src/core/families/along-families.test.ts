@@ -8,6 +8,7 @@ import { putAt } from '../project/document-value';
 import { looks } from '../project/looks';
 import type { SceneNode } from '../scene/scene';
 import type { Cube } from '../shaping/cube';
+import { chartIn } from '../testing/chart-in';
 import { cubeOf, measureBySize } from '../testing/films';
 import { testFields, testTable } from '../testing/projects';
 import { textFaults } from '../testing/scene-boxes';
@@ -46,7 +47,7 @@ const textsOf = (film: PreparedFilm, timeSec: number) =>
 const timesOf = ({ lengthSec }: PreparedFilm, count: number) =>
   Array.from({ length: count }, (_, i) => (lengthSec * i) / (count - 1));
 const numbersAt = (film: PreparedFilm, timeSec: number) => {
-  const [{ chart }] = film.pieces;
+  const chart = chartIn(film);
   return chart.family.numbers.frameAt(chart, timeSec);
 };
 
@@ -276,7 +277,7 @@ describe('a name that is switched off', () => {
     (id) => {
       const cube = stress(5, 4, 6);
       const [first = '', second = ''] = cube.categories;
-      const colourOf = (film: PreparedFilm, category: number) => film.pieces[0].chart.colours.ofCategory[category];
+      const colourOf = (film: PreparedFilm, category: number) => chartIn(film).colours.ofCategory[category];
       const all = filmOf(id, cube);
       const some = filmOf(id, cube, { own: { hidden: [first] } });
       const named = (film: PreparedFilm) => readoutAt(film, film.lengthSec / 2).rows.map(({ name }) => name);

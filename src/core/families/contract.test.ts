@@ -17,6 +17,7 @@ import type { SceneNode } from '../scene/scene';
 import { SvgWriter } from '../scene/svg-writer';
 import type { Cube } from '../shaping/cube';
 import type { CubeParts } from '../shaping/parts';
+import { chartIn } from '../testing/chart-in';
 import { demoCube } from '../testing/demo-cube';
 import { cubeOf, gappyCubes, measureBySize, withFurther } from '../testing/films';
 import { testFields, testTable } from '../testing/projects';
@@ -97,7 +98,7 @@ function thirds({ categories, values }: Cube): CubeParts {
 const seen = (film: PreparedFilm) =>
   JSON.stringify([
     times(film, 41).map((time) => sceneAt(film, time).nodes),
-    film.pieces.map(({ family, chart }) => family.momentsOf(chart)),
+    film.pieces.map((_, i) => chartIn(film, i).family.momentsOf(chartIn(film, i))),
     film.lengthSec,
   ]);
 
@@ -151,7 +152,7 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
     const { widthPx, heightPx } = film.stage;
     let before = new Map<number, { x: number; y: number; opacity: number }>();
     for (let frame = 0; frame < film.frameCount; frame++) {
-      const [{ chart }] = film.pieces;
+      const chart = chartIn(film);
       const marks = chart.family.pictureAt(chart.plan, frame / film.framesPerSec).marks();
       for (const [category, { x, y, opacity }] of marks) {
         const last = before.get(category);
@@ -174,7 +175,7 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
   it('reads out what the table holds, at each period', () => {
     const cube = demoCube();
     const film = filmOf(projectOf(family, cube), cube);
-    const [{ chart }] = film.pieces;
+    const chart = chartIn(film);
     const { spanStartSec } = chart.course.clock;
     for (let p = 0; p < cube.periods.length; p++) {
       const { rows, period, sentence, heading } = readoutAt(film, spanStartSec[2 * p] ?? 0);
@@ -190,7 +191,7 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
 
   it('gives numbers of each frame that agree with the readout', () => {
     const film = filmOf(projectOf(family, lively), lively);
-    const [{ chart }] = film.pieces;
+    const chart = chartIn(film);
     for (const time of times(film, 23)) {
       const { rows } = chart.family.numbers.frameAt(chart, time);
       // What stands for a period that has passed says nothing of the present.

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ImageNode } from '../scene/scene';
+import { chartIn } from '../testing/chart-in';
 import { filmOfFamily, leavesAt } from '../testing/family-films';
 import { cubeOf, withFurther } from '../testing/films';
 import { families } from './registry';
@@ -33,7 +34,7 @@ describe.each(families.filter(({ uses }) => uses.has('pictures')).map((family) =
 
     it('stand with the marks of their names, on the stage, and are asked for', () => {
       const film = filmOf(true);
-      const [{ chart }] = film.pieces;
+      const chart = chartIn(film);
       const found = picturesAt(film, 0.7);
       const named = new Set(found.map(({ subject }) => subject?.category));
       expect(named.size).toBeGreaterThanOrEqual(3);

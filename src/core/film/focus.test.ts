@@ -8,6 +8,7 @@ import { type Focus, usualFocus } from '../project/focus';
 import { rangeOfFocus } from '../project/focus-range';
 import type { SceneNode } from '../scene/scene';
 import type { Cube } from '../shaping/cube';
+import { chartIn } from '../testing/chart-in';
 import { filmOfFamily } from '../testing/family-films';
 import { cubeOf, plainPace } from '../testing/films';
 import type { PreparedFilm } from './prepare-film';
@@ -58,7 +59,7 @@ const ofMark = (leaves: readonly Leaf[], category: number) =>
 describe.each(families.map((family) => [family.id, family] as const))('a focus on a chart of %s', (_, family) => {
   const focuses = [focusOn({ ring: true, note: 'Here: {period}', enlarge: true })];
   const [plain, focused] = [filmWith(family, []), filmWith(family, focuses)];
-  const [{ chart }] = focused.pieces;
+  const chart = chartIn(focused);
   const { fromSec = 0, toSec = 0 } = chart.focuses[0] ?? {};
   const middle = (fromSec + toSec) / 2;
 
@@ -123,7 +124,7 @@ describe('what several focuses are on', () => {
       focusOn({ id: 'a', names: ['Category 1'] }),
       focusOn({ id: 'b', names: ['Category 3'] }),
     ]);
-    const { fromSec = 0, toSec = 0 } = film.pieces[0].chart.focuses[0] ?? {};
+    const { fromSec = 0, toSec = 0 } = chartIn(film).focuses[0] ?? {};
     const now = leavesOf(film, (fromSec + toSec) / 2);
     const most = (category: number) => Math.max(...ofMark(now, category).map(({ opacity }) => opacity));
     expect(most(1)).toBe(most(3));
@@ -133,7 +134,7 @@ describe('what several focuses are on', () => {
   it('lets nobody step back for a name that is not there', () => {
     const [bars] = families;
     const film = filmWith(bars as (typeof families)[number], [focusOn({ names: ['Nobody'] })]);
-    const { fromSec = 0, toSec = 0 } = film.pieces[0].chart.focuses[0] ?? {};
+    const { fromSec = 0, toSec = 0 } = chartIn(film).focuses[0] ?? {};
     for (const { opacity } of ofMark(leavesOf(film, (fromSec + toSec) / 2), 0)) expect(opacity).toBeGreaterThan(0.9);
   });
 });

@@ -1,13 +1,16 @@
+import { CARD_PERIOD } from '../card/card-clock';
 import type { PlacedCaption } from '../chart/captions';
 import type { PlacedFocus } from '../chart/focus';
 import type { ToldMoment } from '../families/family';
 import type { BuildStep } from '../families/shared/build';
 import { stepsOf } from '../families/shared/build';
 import { periodTimesSec, standsStill } from '../pace/film-clock';
+import type { Background } from '../project/background';
+import type { Extra } from '../project/film-parts';
 import { plainLine } from '../scene/text-fit';
 import { periodStops } from './period-stops';
 import { placedPiece } from './piece-at';
-import type { PreparedFilm, PreparedPiece } from './prepare-film';
+import type { PreparedChartPiece, PreparedFilm, PreparedPiece } from './prepare-film';
 
 /** More groups than these cannot be told apart on the strip; they keep an even pace. */
 const MOST_STEPS = 200;
@@ -85,11 +88,42 @@ export function overviewOf(film: PreparedFilm, pieceId: string | null = null): F
       arrivalSec: arrival?.sec ?? 0,
       wantedSec: arrival?.wantedSec ?? 0,
     })),
-    ...pieceOverview(placedPiece(film, pieceId)),
+    ...overviewOfPiece(placedPiece(film, pieceId)),
   };
 }
 
-function pieceOverview({ piece, chart, fromSec, lengthSec }: PreparedPiece): PieceOverview {
+function overviewOfPiece(piece: PreparedPiece): PieceOverview {
+  return piece.kind === 'card' ? cardOverview(piece) : chartOverview(piece);
+}
+
+/** A card is one beat, without a map. */
+function cardOverview({ piece, card, fromSec, lengthSec }: Extract<PreparedPiece, { kind: 'card' }>): PieceOverview {
+  const { clock, captions, inks } = card;
+  return {
+    pieceId: piece.id,
+    fromSec,
+    lengthSec,
+    places: 0,
+    periodLabels: [''],
+    periodKeys: [CARD_PERIOD.key],
+    periodSec: periodTimesSec(clock),
+    spanStartSec: clock.spanStartSec,
+    lines: [],
+    slots: new Float32Array(),
+    sampleCount: 0,
+    leads: [],
+    moments: [],
+    captions,
+    focuses: [],
+    colours: [],
+    ground: inks.ground,
+    steps: [],
+    openingSec: 0,
+    closingSec: 0,
+  };
+}
+
+function chartOverview({ piece, chart, fromSec, lengthSec }: PreparedChartPiece): PieceOverview {
   const { family, cube, course, colours, frame } = chart;
   const { clock } = course;
   // A film of one moment has one beat, whatever led there.
@@ -123,12 +157,24 @@ function pieceOverview({ piece, chart, fromSec, lengthSec }: PreparedPiece): Pie
 }
 
 /** The pictures that a film is drawn with, those of categories that are never on stage left out. */
-function imageIdsOf({ pieces, stage }: PreparedFilm): string[] {
+function imageIdsOf({ pieces, stage, project }: PreparedFilm): string[] {
   const ids = new Set<string>();
-  for (const { piece, chart } of pieces) {
-    for (const id of chart.family.imageIds(chart.plan)) ids.add(id);
-    for (const extra of piece.extras) if (extra.kind === 'picture') ids.add(extra.pictureId);
+  const addExtras = (extras: readonly Extra[]) => {
+    for (const extra of extras) if (extra.kind === 'picture') ids.add(extra.pictureId);
+  };
+  const addBackground = (background: Background) => {
+    if (background.kind === 'picture') ids.add(background.pictureId);
+  };
+  for (const piece of pieces) {
+    addExtras(piece.piece.extras);
+    if (piece.kind === 'chart') for (const id of piece.chart.family.imageIds(piece.chart.plan)) ids.add(id);
+    else {
+      const { logo, back } = piece.card.card;
+      if (logo.pictureId !== '') ids.add(logo.pictureId);
+      if (back) addBackground(back);
+    }
   }
-  if (stage.background.kind === 'picture') ids.add(stage.background.pictureId);
+  addExtras(project.film.overlays);
+  addBackground(stage.background);
   return [...ids];
 }

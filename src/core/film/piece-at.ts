@@ -58,3 +58,18 @@ export function pieceAt<P extends Placed>(timeline: Pick<Timeline<P>, 'pieces'>,
 export function placedPiece<P extends Placed>({ pieces }: Pick<Timeline<P>, 'pieces'>, pieceId: string | null): P {
   return pieces.find(({ piece }) => piece.id === pieceId) ?? pieces[0];
 }
+
+/**
+ * A chart of the film by the id of its piece; the first one where that piece is a card, or does not play.
+ *
+ * @throws RangeError if the film has no chart.
+ */
+export function placedChart<P extends Placed & { readonly kind: string }>(
+  { pieces }: Pick<Timeline<P>, 'pieces'>,
+  pieceId: string | null,
+): Extract<P, { kind: 'chart' }> {
+  const charts = pieces.filter((piece): piece is Extract<P, { kind: 'chart' }> => piece.kind === 'chart');
+  const found = charts.find(({ piece }) => piece.id === pieceId) ?? charts[0];
+  if (!found) throw new RangeError('film: has no chart, and so no numbers');
+  return found;
+}

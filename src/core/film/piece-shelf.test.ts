@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Chart } from '../project/chart';
 import { freshPiece } from '../project/defaults';
 import type { Project } from '../project/project';
+import { chartIn } from '../testing/chart-in';
 import { cubeOf, measureBySize } from '../testing/films';
 import { raceProject } from '../testing/projects';
 import { PieceShelf } from './piece-shelf';
@@ -25,7 +26,7 @@ describe('what is made of pieces', () => {
   const prepare = (project: Project, fonts = 0) =>
     // A document comes from another thread as a copy.
     prepareFilm(structuredClone(project), cubes, { measure: measureBySize, shelf, fonts });
-  const same = (a: PreparedFilm, b: PreparedFilm) => a.pieces.map(({ chart }, i) => chart === b.pieces[i]?.chart);
+  const same = (a: PreparedFilm, b: PreparedFilm) => a.pieces.map((_, i) => chartIn(a, i) === chartIn(b, i));
   const first = prepare(three());
 
   it('is kept while the document says the same, and made anew for the one piece that changes', () => {
@@ -36,10 +37,12 @@ describe('what is made of pieces', () => {
     );
     const changed = prepare({ ...project, charts });
     expect(same(first, changed)).toEqual([true, false, true]);
-    expect(changed.pieces[1]?.chart.chart.text.title).toBe('Other');
+    expect(chartIn(changed, 1).chart.text.title).toBe('Other');
     // As it would be without anything kept.
     const anew = prepareFilm({ ...project, charts }, cubes, { measure: measureBySize });
-    expect(changed.pieces.map(({ chart }) => chart.frame)).toEqual(anew.pieces.map(({ chart }) => chart.frame));
+    expect(changed.pieces.map((_, i) => chartIn(changed, i).frame)).toEqual(
+      anew.pieces.map((_, i) => chartIn(anew, i).frame),
+    );
   });
 
   it('is made anew for all where the stage, the values or the fonts are others', () => {

@@ -49,6 +49,7 @@ function toldOf({ film, timeSec, x, y }: Pointing, subject: Subject): ToldPoint 
   const { category, portion } = subject;
   if (category === undefined || subject.part !== 'mark') return null;
   const { piece, pieceSec } = pieceAt(film, timeSec);
+  if (piece.kind === 'card') return null;
   const told = piece.chart;
   const { family, plan, cube, periodLabels, formatValue } = told;
   const name = cube.categories[category] ?? '';

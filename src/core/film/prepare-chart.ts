@@ -1,4 +1,4 @@
-import { type PlacedCaption, spanOfCaption } from '../chart/captions';
+import { type PlacedCaption, placeCaptions } from '../chart/captions';
 import { type Colours, coloursOf } from '../chart/colours';
 import { type Frame, layoutFrame } from '../chart/frame';
 import type { LegendContent } from '../chart/legend';
@@ -41,10 +41,7 @@ export function prepareChart(input: PrepareInput): PreparedChart {
   const { chart, cube } = told;
   const { clock } = told.course;
   const colours = coloursOf(chart, cube, family.uses.has('parts'));
-  const captions = piece.captions.flatMap((caption): PlacedCaption[] => {
-    const span = spanOfCaption(caption, cube, clock);
-    return span ? [{ id: caption.id, text: caption.text, ...span }] : [];
-  });
+  const captions = placeCaptions(piece.captions, cube.periods, clock);
   const samples = sampleTimes(clock);
   const samplesOf = (template: string) =>
     hasTokens(template) ? [...new Set(samples.map((timeSec) => wordsAt(family, told, template, timeSec)))] : [template];

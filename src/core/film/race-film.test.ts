@@ -10,6 +10,7 @@ import { hitTest } from '../scene/hit-test';
 import { lineWidth } from '../scene/layout-text';
 import type { RectNode, Scene, SceneNode, TextNode } from '../scene/scene';
 import type { Cube } from '../shaping/cube';
+import { chartIn } from '../testing/chart-in';
 import { cubeOf, gappyCubes, measureBySize } from '../testing/films';
 import { filmOf as filmOfProject, type RaceChange, raceProject } from '../testing/projects';
 import { overviewOf } from './overview';
@@ -21,7 +22,7 @@ const filmOf = (cube: Cube, change: RaceChange = {}, stage?: { widthPx: number; 
   filmOfProject(raceProject(change, stage ? { stage } : {}), cube);
 
 /** The only chart of a film, and the clock of its race. */
-const chartOf = ({ pieces: [{ chart }] }: PreparedFilm) => chart;
+const chartOf = (film: PreparedFilm) => chartIn(film);
 const domainOf = (film: PreparedFilm) => (chartOf(film).plan as RankedBarsPlan).domain;
 
 const flat = (nodes: readonly SceneNode[]): SceneNode[] =>

@@ -1,3 +1,4 @@
+import { cardReadout } from '../card/card-readout';
 import type { ChartReadout } from '../families/family';
 import { frameAt } from '../pace/film-clock';
 import { pieceAt } from './piece-at';
@@ -14,9 +15,8 @@ export interface Readout extends ChartReadout {
 /** Panel, pointing and text alternative at a moment. @param timeSec Seconds from the film's start; clamped to the film. */
 export function readoutAt(film: PreparedFilm, timeSec: number): Readout {
   const { piece, pieceSec } = pieceAt(film, timeSec);
-  const { chart } = piece;
   return {
-    ...chart.family.readoutAt(chart, pieceSec),
+    ...(piece.kind === 'card' ? cardReadout(piece.card.card) : piece.chart.family.readoutAt(piece.chart, pieceSec)),
     timeSec,
     frame: frameAt(film, timeSec),
     pieceId: piece.piece.id,

@@ -1,3 +1,6 @@
+import { CARD_PERIOD } from '../card/card-clock';
+import { cardNodes } from '../card/card-nodes';
+import type { PreparedCard } from '../card/prepare-card';
 import { backgroundColour } from '../chart/background';
 import { captionAt, captionNodes } from '../chart/captions';
 import { type ExtraSetting, extraNodes } from '../chart/extras';
@@ -29,7 +32,7 @@ export function sceneAt(film: PreparedFilm, timeSec: number): Scene {
     widthPx: stage.widthPx,
     heightPx: stage.heightPx,
     background: backgroundColour(stage.background),
-    nodes: [...background, ...nodesAt(film, timeSec)],
+    nodes: [...background, ...nodesAt(film, timeSec), ...film.overlays],
   };
 }
 
@@ -42,8 +45,11 @@ function nodesAt(film: PreparedFilm, timeSec: number): SceneNode[] {
   return transitionNodes(nodesOf(leaving), nodesOf(coming), transition, progress, film.stage);
 }
 
-const nodesOf = ({ piece: { piece, chart }, pieceSec }: PieceMoment<PreparedPiece>) =>
-  pieceNodes(piece, chart, pieceSec);
+function nodesOf({ piece, pieceSec }: PieceMoment<PreparedPiece>): SceneNode[] {
+  return piece.kind === 'card'
+    ? cardPieceNodes(piece.piece, piece.card, pieceSec)
+    : chartPieceNodes(piece.piece, piece.chart, pieceSec);
+}
 
 /** What is carried into each piece: it is the same at all times of its transition. */
 const carries = new WeakMap<PreparedPiece, Carry>();
@@ -57,38 +63,65 @@ function carryInto(leaving: PreparedPiece, coming: PreparedPiece, { sec }: Place
   if (known) return known;
   const sideAt = (piece: PreparedPiece, pieceSec: number) => ({
     nodes: nodesOf({ piece, pieceSec }),
-    names: piece.chart.cube.categories,
+    names: piece.kind === 'card' ? [] : piece.chart.cube.categories,
   });
   const from = sideAt(leaving, leaving.lengthSec - sec);
-  const carry = matchPictures(from, sideAt(coming, sec), coming.chart.measure);
+  const { measure } = coming.kind === 'card' ? coming.card : coming.chart;
+  const carry = matchPictures(from, sideAt(coming, sec), measure);
   carries.set(coming, carry);
   return carry;
 }
 
-function pieceNodes({ extras }: FilmPiece, chart: PreparedChart, timeSec: number): SceneNode[] {
+/** Extras of one side of what a piece shows. */
+function layerOf({ extras }: FilmPiece, behind: boolean, setting: ExtraSetting, timeSec: number): SceneNode[] {
+  return extras.filter((extra) => extra.behind === behind).flatMap((extra) => extraNodes(extra, setting, timeSec));
+}
+
+function cardPieceNodes(piece: FilmPiece, prepared: PreparedCard, timeSec: number): SceneNode[] {
+  const { stage, clock, measure, captions, captionBox, inks, card } = prepared;
+  const setting: ExtraSetting = {
+    stage,
+    periods: [CARD_PERIOD],
+    clock,
+    markPlaceOf: () => null,
+    // A card has no values that words could follow.
+    wordsOf: (words) => words,
+    measure,
+  };
+  const caption = captionAt(captions, timeSec);
+  return [
+    ...prepared.back,
+    ...layerOf(piece, true, setting, timeSec),
+    ...cardNodes(prepared, timeSec),
+    ...(caption
+      ? captionNodes(caption, caption.text, { box: captionBox, dress: card.dress, inks, timeSec, measure })
+      : []),
+    ...layerOf(piece, false, setting, timeSec),
+  ];
+}
+
+function chartPieceNodes(piece: FilmPiece, chart: PreparedChart, timeSec: number): SceneNode[] {
   const picture = chart.family.pictureAt(chart.plan, timeSec);
   const setting: ExtraSetting = {
     stage: chart.stage,
-    cube: chart.cube,
+    periods: chart.cube.periods,
     clock: chart.course.clock,
     markPlaceOf: markPlaces(chart, picture),
     wordsOf: (template) => wordsAt(chart.family, chart, template, timeSec),
     measure: chart.measure,
   };
-  const layer = (behind: boolean) =>
-    extras.filter((extra) => extra.behind === behind).flatMap((extra) => extraNodes(extra, setting, timeSec));
   const active = activeFocuses(chart, timeSec);
   const drawn = active.length > 0 ? focusedNodes(chart, picture, active) : picture.nodes;
   const { widthPx, heightPx } = chart.stage;
   const hairPx = Math.max(1, Math.min(widthPx, heightPx) * HAIR_SHARE);
   const nodes = chart.chart.dress.pictures.shown ? withEdges(drawn, chart.frame.inks.strong, hairPx) : drawn;
   return [
-    ...layer(true),
+    ...layerOf(piece, true, setting, timeSec),
     ...nodes,
     ...(active.length > 0 ? focusMarks(chart, picture, active, timeSec) : []),
     wordsGroup(chart, timeSec, picture.words),
     ...captionsOf(chart, timeSec),
-    ...layer(false),
+    ...layerOf(piece, false, setting, timeSec),
   ];
 }
 

@@ -1,8 +1,11 @@
+import { cardClock } from '../card/card-clock';
+import type { ToldCard } from '../card/prepare-card';
 import type { Family, ToldChart } from '../families/family';
 import { Memory } from '../families/memory';
 import { families, familyOf } from '../families/registry';
+import type { FilmClock } from '../pace/film-clock';
 import type { FilmPiece } from '../project/film';
-import { playedPieces } from '../project/pieces';
+import { cardOf, chartOf, playedPieces } from '../project/pieces';
 import type { Project } from '../project/project';
 import type { Transition } from '../project/transition';
 import type { Cube } from '../shaping/cube';
@@ -13,17 +16,33 @@ import { tellChart } from './tell-chart';
 /** The values of a project's charts, by the chart's id. */
 export type Cubes = ReadonlyMap<string, Cube>;
 
-/** A piece that has its place in the film. */
-export interface ToldPiece<C extends ToldChart = ToldChart> {
+/** A piece's place in the film. */
+interface PlacedPiece {
   readonly piece: FilmPiece;
-  readonly family: Family;
-  readonly chart: C;
   /** When it begins, in seconds of the film: before the one ahead of it has ended, where it gives way in some time. */
   readonly fromSec: number;
   readonly lengthSec: number;
   /** The way from the piece ahead; null for the first one, and after a cut. */
   readonly arrival: PlacedTransition | null;
 }
+
+/** A chart that has its place in the film. */
+export interface ToldChartPiece<C extends ToldChart = ToldChart> extends PlacedPiece {
+  readonly kind: 'chart';
+  readonly family: Family;
+  readonly chart: C;
+}
+
+/** A card that has its place in the film. */
+export interface ToldCardPiece<K extends ToldCard = ToldCard> extends PlacedPiece {
+  readonly kind: 'card';
+  readonly card: K;
+}
+
+/** A piece that has its place in the film. */
+export type ToldPiece<C extends ToldChart = ToldChart, K extends ToldCard = ToldCard> =
+  | ToldChartPiece<C>
+  | ToldCardPiece<K>;
 
 /** A transition that has its place in the film. */
 export interface PlacedTransition extends Transition {
@@ -58,22 +77,15 @@ export interface TellSetting {
  */
 export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = {}): Timeline {
   const { memory = new Memory(), shelf = new PieceShelf(), list = families } = setting;
-  const { framesPerSec, stage } = project.film;
+  const { framesPerSec } = project.film;
   const placed: ToldPiece[] = [];
   let endSec = 0;
-  for (const { piece, chart } of playedPieces(project)) {
-    const cube = cubes.get(chart.id);
-    if (!cube) throw new RangeError(`cubes: must hold the values of each chart, received none of ${chart.id}`);
-    const known = familyOf(chart.family, list);
-    const family = cube.panes && cube.panes.length > 0 ? panedFamily(known) : known;
-    const depends = [JSON.stringify([chart, stage, framesPerSec]), cube, known];
-    const told = shelf.once('told', piece.id, depends, () =>
-      tellChart({ chart, cube, family, stage, framesPerSec, memory }),
-    );
-    const { lengthSec } = told.course.clock;
+  for (const piece of playedPieces(project)) {
+    const told = tellPiece(project, piece, { cubes, memory, shelf, list });
+    const { lengthSec } = clockOf(told);
     const arrival = arrivalOf(placed.at(-1), lengthSec);
     const fromSec = endSec - (arrival?.sec ?? 0);
-    placed.push({ piece, family, chart: told, fromSec, lengthSec, arrival });
+    placed.push({ ...told, piece, fromSec, lengthSec, arrival });
     endSec = fromSec + lengthSec;
   }
   return {
@@ -84,9 +96,40 @@ export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = 
   };
 }
 
+type ToldContent = Pick<ToldChartPiece, 'kind' | 'family' | 'chart'> | Pick<ToldCardPiece, 'kind' | 'card'>;
+
+/** What a piece shows, told; kept from one edit to the next. */
+function tellPiece(
+  project: Project,
+  piece: FilmPiece,
+  { cubes, memory, shelf, list }: Required<TellSetting> & { readonly cubes: Cubes },
+): ToldContent {
+  const { framesPerSec, stage } = project.film;
+  const card = cardOf(project, piece.id);
+  if (card) {
+    const make = (): ToldCard => ({ card, clock: cardClock(card, framesPerSec) });
+    return { kind: 'card', card: shelf.once('told', piece.id, [JSON.stringify([card, framesPerSec])], make) };
+  }
+  const chart = chartOf(project, piece.id);
+  const cube = chart && cubes.get(chart.id);
+  if (!chart || !cube) throw new RangeError(`cubes: must hold the values of each chart, received none of ${chart?.id}`);
+  const known = familyOf(chart.family, list);
+  const family = cube.panes && cube.panes.length > 0 ? panedFamily(known) : known;
+  const depends = [JSON.stringify([chart, stage, framesPerSec]), cube, known];
+  const told = shelf.once('told', piece.id, depends, () =>
+    tellChart({ chart, cube, family, stage, framesPerSec, memory }),
+  );
+  return { kind: 'chart', family, chart: told };
+}
+
 /** The way from the piece ahead into one of a length. It takes no more than half of either, so that two never meet. */
 function arrivalOf(ahead: ToldPiece | undefined, lengthSec: number): PlacedTransition | null {
   if (!ahead || ahead.piece.into.how === 'cut') return null;
   const { into } = ahead.piece;
   return { ...into, sec: Math.min(into.sec, ahead.lengthSec / 2, lengthSec / 2), wantedSec: into.sec };
+}
+
+/** The course in time of what a piece shows. */
+export function clockOf(content: ToldContent): FilmClock {
+  return content.kind === 'chart' ? content.chart.course.clock : content.card.clock;
 }

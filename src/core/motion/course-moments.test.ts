@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { familyOf } from '../families/registry';
+import { chartIn } from '../testing/chart-in';
 import { filmOfFamily } from '../testing/family-films';
 import { cubeOf, gappyCubes } from '../testing/films';
 
@@ -9,7 +10,7 @@ const momentsOf = (family: string, cube: Parameters<typeof filmOfFamily>[1], own
     own,
     chart: (chart) => ({ pace: { ...chart.pace, length: { by: 'period', sec: 1 }, holdStartSec: 0, holdEndSec: 0 } }),
   });
-  const [{ chart }] = film.pieces;
+  const chart = chartIn(film);
   return { moments: chart.family.momentsOf(chart), film, chart };
 };
 

@@ -5,15 +5,15 @@ import type { Fields } from '../shaping/fields';
 import { builtPlay, type Chart } from './chart';
 import { defaultDress } from './dress';
 import type { KnownFamily } from './family-document';
-import type { FilmPiece } from './film';
+import type { FilmPiece, PieceContent } from './film';
 import { usualPanes } from './panes';
 import { PROJECT_VERSION, type Project } from './project';
 import type { TableEntry } from './table-entry';
 import { cut } from './transition';
 
-/** A piece that shows a chart, as it starts out. */
-export function freshPiece(id: string, chartId: string): FilmPiece {
-  const content = { kind: 'chart', chartId } as const;
+/** A piece as it starts out. @param content What it shows; the id of a chart for that chart. */
+export function freshPiece(id: string, shown: string | PieceContent): FilmPiece {
+  const content: PieceContent = typeof shown === 'string' ? { kind: 'chart', chartId: shown } : shown;
   return { id, name: '', on: true, content, ownLook: false, into: cut, extras: [], captions: [] };
 }
 
@@ -112,6 +112,7 @@ export function defaultProject(
       },
       framesPerSec: 60,
       pieces: [freshPiece(pieceId, chart.id)],
+      overlays: [],
       sounds: [],
     },
     pictures: [],

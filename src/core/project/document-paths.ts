@@ -22,7 +22,16 @@ export interface DocumentPath {
 }
 
 /** What says which thing is which, and what versions there are, is not set by hand. */
-const fixed = new Set(['kept', 'id', 'family', 'familyVersion', 'tableId', 'film.pieces', 'film.sounds']);
+const fixed = new Set([
+  'kept',
+  'id',
+  'family',
+  'familyVersion',
+  'tableId',
+  'film.pieces',
+  'film.overlays',
+  'film.sounds',
+]);
 
 const made = new WeakMap<KnownFamily, readonly DocumentPath[]>();
 

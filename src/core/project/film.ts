@@ -1,4 +1,5 @@
 import type { Background } from './background';
+import type { Card } from './card';
 import type { Caption, Extra } from './film-parts';
 import type { Transition } from './transition';
 
@@ -21,14 +22,19 @@ export interface StageBox {
   readonly height: number;
 }
 
+/** What a piece shows: one of the project's charts, or a card of its own. */
+export type PieceContent =
+  | { readonly kind: 'chart'; readonly chartId: string }
+  | { readonly kind: 'card'; readonly card: Card };
+
 /** One after the other they make the film. */
 export interface FilmPiece {
   readonly id: string;
-  /** '' for the title of its chart. */
+  /** '' for the title of its chart or card. */
   readonly name: string;
   /** One that is off stays in the project and is left out of the film. */
   readonly on: boolean;
-  readonly content: { readonly kind: 'chart'; readonly chartId: string };
+  readonly content: PieceContent;
   /** A look for all does not change it. */
   readonly ownLook: boolean;
   /** The way into the piece that plays next. */
@@ -44,6 +50,8 @@ export interface Film {
   readonly framesPerSec: number;
   /** In the order in which they play; at least one. */
   readonly pieces: readonly FilmPiece[];
+  /** Things that lie over the whole film, in the order of drawing; their moments are the film's start and end. */
+  readonly overlays: readonly Extra[];
   /** Room for what a later version puts here; always empty so far. */
   readonly sounds: readonly [];
 }

@@ -1,6 +1,6 @@
 import type { Background } from './background';
 import type { Dress } from './dress';
-import { pieceOf, withChart } from './pieces';
+import { pieceOf, withCard, withChart } from './pieces';
 import type { Project } from './project';
 
 /** The version of looks that this code writes. A new one comes with a migration, as projects do. */
@@ -23,15 +23,21 @@ export function lookOf(project: Project, dress: Dress, name: string): Look {
 }
 
 /**
- * A project in another look: all of its charts, but for those of pieces with a look of their own.
+ * A project in another look: all of its charts and cards, but for those of pieces with a look of their own.
  *
  * @param pieceId The piece that is looked at. One with a look of its own changes alone, over the film's background.
  */
 export function withLook(project: Project, { dress, background }: Look, pieceId: string | null = null): Project {
   const piece = pieceOf(project, pieceId);
-  if (piece.ownLook) return withChart(project, piece.id, (chart) => ({ ...chart, dress }));
+  if (piece.ownLook) return dressedPiece(project, piece.id, dress);
   const dressed = project.film.pieces
     .filter(({ ownLook }) => !ownLook)
-    .reduce((changed, { id }) => withChart(changed, id, (chart) => ({ ...chart, dress })), project);
+    .reduce((changed, { id }) => dressedPiece(changed, id, dress), project);
   return { ...dressed, film: { ...dressed.film, stage: { ...dressed.film.stage, background } } };
+}
+
+/** A project with the chart or the card of a piece in a dress. */
+function dressedPiece(project: Project, pieceId: string, dress: Dress): Project {
+  const charts = withChart(project, pieceId, (chart) => ({ ...chart, dress }));
+  return withCard(charts, pieceId, (card) => ({ ...card, dress }));
 }

@@ -4,7 +4,7 @@ import type { AddedFont, Picture } from './film-parts';
 import type { TableEntry, TableSource } from './table-entry';
 
 /** The version of the document that this code writes. A new one comes with a migration. */
-export const PROJECT_VERSION = 9;
+export const PROJECT_VERSION = 10;
 
 /** The whole document: everything that decides the film, and nothing about the session. */
 export interface Project {

@@ -3,6 +3,7 @@ import type { KnownFamily } from './family-document';
 import { migrations } from './migrations';
 import type { Migration } from './migrations/migration';
 import { broughtUpToDate } from './migrations/up-to-date';
+import { showsChart } from './pieces';
 import { PROJECT_VERSION, type Project } from './project';
 import { keptSchema } from './schema/chart-schema';
 import { faultsOf } from './schema/faults';
@@ -107,6 +108,7 @@ function linksHold(project: Project): Outcome<Project> {
   const charts = new Set(project.charts.map((chart) => chart.id));
   const lost = project.charts.filter((chart) => !tables.has(chart.tableId)).map((chart) => `chart ${chart.id}`);
   const missing = project.film.pieces
+    .filter(showsChart)
     .filter(({ content }) => !charts.has(content.chartId))
     .map(({ id, content }) => `piece ${id} (${content.chartId})`);
   if (lost.length + missing.length === 0) return { ok: true, value: project, issues: [] };

@@ -35,6 +35,8 @@ export function withSettings(
   pieceId: string | null = null,
 ): Outcome<Project> {
   const chart = chartOf(project, pieceId);
+  if (!chart)
+    return refuse('unknown-path', 'Only charts have values that can be set by a path, and the film has none here.');
   const family = families.find(({ id }) => id === chart.family);
   if (!family) return refuse('unknown-family', `There is no family of charts called ${chart.family}.`);
   const paths = documentPaths(family);

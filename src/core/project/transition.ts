@@ -22,5 +22,8 @@ export interface Transition {
 /** What stands behind a piece until something else is chosen. */
 export const cut: Transition = { how: 'cut', sec: 0.8, ease: 'soft', side: 'left' };
 
+/** The way into a card and out of it. */
+export const dissolve: Transition = { ...cut, how: 'dissolve' };
+
 /** The way between two charts of one table: marks of the same name travel. */
 export const carryOver: Transition = { how: 'carry-over', sec: 1.2, ease: 'soft', side: 'left' };

@@ -17,6 +17,10 @@ export type PartName =
   | 'name'
   | 'value'
   | 'picture'
+  | 'logo'
+  | 'lines'
+  | 'address'
+  | 'credits'
   | 'extra'
   | 'background';
 

@@ -6,6 +6,7 @@ import type { Chart } from '../project/chart';
 import { defaultChart, defaultProject } from '../project/defaults';
 import type { SceneNode } from '../scene/scene';
 import type { Cube } from '../shaping/cube';
+import { chartIn } from './chart-in';
 import { measureBySize } from './films';
 import { testFields, testTable } from './projects';
 
@@ -38,7 +39,7 @@ export function filmOfFamily(
 
 /** What the first piece of a film draws at a moment, as numbers. */
 export function numbersAt(film: PreparedFilm, timeSec: number) {
-  const [{ chart }] = film.pieces;
+  const chart = chartIn(film);
   return chart.family.numbers.frameAt(chart, timeSec).rows;
 }
 

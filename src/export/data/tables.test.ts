@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import type { PreparedChart } from '@/core/film/prepare-chart';
+import { chartIn } from '@/core/testing/chart-in';
 import { cubeOf, withFurther } from '@/core/testing/films';
 import { filmOf, raceProject } from '@/core/testing/projects';
 import { frameTable, rankingTable } from './film-tables';
@@ -120,7 +121,7 @@ describe('tables of a film', () => {
   const film = filmOf(raceProject(), cube);
 
   it('tell the rank in each period; equal values share it, and a change is told where there was a value', () => {
-    const { header, rows } = rankingTable(film.pieces[0]?.chart as PreparedChart);
+    const { header, rows } = rankingTable(chartIn(film, 0) as PreparedChart);
     expect(header).toEqual(['period', 'rank', 'category', 'value', 'change']);
     expect(rows.map((row) => row.slice(1))).toEqual([
       [1, cube.categories[1], 20, null],

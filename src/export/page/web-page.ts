@@ -1,5 +1,5 @@
 import { filmJson } from '@/core/film/film-data';
-import { chartOf, playedPieces } from '@/core/project/pieces';
+import { chartOf, playedCharts } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { escapeXml } from '@/core/scene/svg-writer';
 import { charactersOf, familiesOf, fontFilesFor } from '@/render/fonts';
@@ -47,7 +47,7 @@ export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
     "base-uri 'none'",
     "form-action 'none'",
   ].join('; ');
-  const title = escapeXml(chartOf(project, null).text.title || project.name);
+  const title = escapeXml(chartOf(project, null)?.text.title || project.name);
   const html = `<!doctype html>
 <html lang="en">
 <head>
@@ -79,7 +79,7 @@ export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
 
 /** The player that a film needs: one that draws a single family, or, where several play, the one that draws all. */
 export function playerFor(project: Project): string {
-  const ids = new Set(playedPieces(project).map(({ chart }) => chart.family));
+  const ids = new Set(playedCharts(project).map(({ chart }) => chart.family));
   const [only = 'player'] = ids;
   return ids.size === 1 ? only : 'player';
 }

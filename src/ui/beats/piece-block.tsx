@@ -8,8 +8,9 @@ import { useEffect, useRef, useState } from 'react';
 import { knownFamilies } from '@/core/families/known';
 import type { PieceBlock as Placed } from '@/core/film/overview';
 import type { FilmPiece } from '@/core/project/film';
+import { pieceName } from '@/core/project/piece-name';
 import { chartOf } from '@/core/project/pieces';
-import { doublePiece, pieceName, removePiece, renamePiece, switchPiece } from '@/state/edit-programme';
+import { doublePiece, removePiece, renamePiece, switchPiece } from '@/state/edit-programme';
 import { playheadStore } from '@/state/playhead';
 import { cx } from '../parts/class-names';
 import { MenuItem } from '../parts/menu';
@@ -29,7 +30,7 @@ interface PieceBlockProps {
 export function PieceBlock({ piece, block, edited, picture }: PieceBlockProps) {
   const { studio } = useServices();
   const name = useProject((project) => pieceName(project, piece), '');
-  const kind = useProject((project) => chartOf(project, piece.id).family, '');
+  const kind = useProject((project) => chartOf(project, piece.id)?.family ?? '', '');
   const family = knownFamilies.find(({ id }) => id === kind)?.name ?? '';
   const [naming, setNaming] = useState(false);
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: piece.id });

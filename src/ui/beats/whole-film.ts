@@ -1,7 +1,7 @@
 import type { FilmOverview } from '@/core/film/overview';
+import { pieceName } from '@/core/project/piece-name';
 import { pieceOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
-import { pieceName } from '@/state/edit-programme';
 
 /** The whole film as the strip shows one piece: its pieces are the beats. What belongs to one piece alone is left out. */
 export function wholeFilm(overview: FilmOverview, project: Project): FilmOverview {

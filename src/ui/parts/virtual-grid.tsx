@@ -27,6 +27,7 @@ interface VirtualGridProps {
   readonly columnCount: number;
   readonly columnWidth: (column: number) => number;
   readonly headOf: (column: number) => ReactNode;
+  /** What is not known yet, while the row is on its way, shows as `…`: a head must never be empty. */
   readonly rowHeadOf: (row: number) => ReactNode;
   readonly cellOf: (row: number, column: number) => GridCell;
   readonly rowHeadWidth: number;
@@ -183,7 +184,7 @@ function BodyRow(props: BodyRowProps) {
         className="sticky left-0 z-10 inline-flex h-full items-center justify-end overflow-hidden bg-paper px-2 text-quiet whitespace-nowrap"
         style={{ width: rowHeadWidth }}
       >
-        {rowHeadOf(row)}
+        {rowHeadOf(row) || '…'}
       </span>
       {columns.map((column) => {
         const cell = cellOf(row, column.index);

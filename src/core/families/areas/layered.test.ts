@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sceneAt } from '../../film/scene-at';
 import type { PathNode } from '../../scene/scene';
+import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, leavesAt, numbersAt } from '../../testing/family-films';
 import { cubeOf, gappyCubes, measureBySize } from '../../testing/films';
 import { textFaults } from '../../testing/scene-boxes';
@@ -31,7 +32,7 @@ describe('areas over each other', () => {
 
   it('have an axis that holds the greatest, not the sum', () => {
     const film = filmOfFamily(areas, cube, { own: { ...layered, domain: { kind: 'fixed' } } });
-    const [{ chart }] = film.pieces;
+    const chart = chartIn(film);
     const [min, max] = chart.family.valueEnds(chart);
     expect(max).toBeLessThan(90);
     expect(max).toBeGreaterThanOrEqual(60);

@@ -4,6 +4,7 @@ import { readoutAt } from '../../film/readout';
 import { sceneAt } from '../../film/scene-at';
 import type { RectNode } from '../../scene/scene';
 import type { Cube } from '../../shaping/cube';
+import { chartIn } from '../../testing/chart-in';
 import { type FamilyChange, filmOfFamily, leavesAt, numbersAt, textsAt } from '../../testing/family-films';
 import { cubeOf, measureBySize } from '../../testing/films';
 import { textFaults } from '../../testing/scene-boxes';
@@ -64,7 +65,7 @@ describe('bubbles', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (share) => {
         const made = film({ own: { across: 'second', up: 'third', size: 'value' } });
-        const clock = made.pieces[0].chart.course.clock;
+        const clock = chartIn(made).course.clock;
         const [from, to] = [clock.spanStartSec[1] ?? 0, clock.spanStartSec[2] ?? 0];
         const rows = numbersAt(made, from + (to - from) * share);
         const zero = rows.find(({ category }) => category === 'Category 0');

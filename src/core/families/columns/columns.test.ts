@@ -5,6 +5,7 @@ import type { PreparedFilm } from '../../film/prepare-film';
 import { sceneAt } from '../../film/scene-at';
 import type { Chart } from '../../project/chart';
 import type { RectNode, TextNode } from '../../scene/scene';
+import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, leavesAt, numbersAt, textsAt } from '../../testing/family-films';
 import { cubeOf, gappyCubes, measureBySize } from '../../testing/films';
 import { textFaults } from '../../testing/scene-boxes';
@@ -214,7 +215,7 @@ describe('colour by sign', () => {
     const colours = new Map(columnsOf(film, film.lengthSec).map((n) => [n.id?.split(':')[2], n.fill]));
     expect(['0', '1', '2', '3'].map((p) => colours.get(p))).toEqual(['#112233', '#AA0000', '#112233', '#AA0000']);
     expect(textsAt(film, 0, 'legend')).toEqual(['Below 0', '0 and above']);
-    const [{ chart }] = film.pieces;
+    const chart = chartIn(film);
     expect(coloursOf(chart.chart, balance).ofSign?.(0)).toBe('#112233');
   });
 });
@@ -223,7 +224,7 @@ describe('periods that stand out', () => {
   it('have columns of another colour, as soon as the film is there', () => {
     const film = filmOfFamily(columns, balance, { own: { marked: ['2002', '1900'] } });
     const fills = new Map(columnsOf(film, film.lengthSec).map((n) => [n.id?.split(':')[2], n.fill]));
-    const [{ chart }] = film.pieces;
+    const chart = chartIn(film);
     expect(fills.get('2')).toBe(chart.chart.dress.colour.highlight);
     expect([...fills.values()].filter((fill) => fill === fills.get('2'))).toHaveLength(1);
   });

@@ -7,6 +7,7 @@ import { looks } from '../../project/looks';
 import type { RectNode } from '../../scene/scene';
 import type { Cube } from '../../shaping/cube';
 import { type CubeParts, sumOfParts } from '../../shaping/parts';
+import { chartIn } from '../../testing/chart-in';
 import { type FamilyChange, filmOfFamily, leavesAt, numbersAt, textsAt } from '../../testing/family-films';
 import { cubeOf, measureBySize } from '../../testing/films';
 import { textFaults } from '../../testing/scene-boxes';
@@ -38,7 +39,7 @@ describe('columns of periods', () => {
   it('compare the first and the last one, the latest with the value that is reached', () => {
     const film = filmOf(plain);
     const at = (share: number) => {
-      const { spanStartSec } = film.pieces[0].chart.course.clock;
+      const { spanStartSec } = chartIn(film).course.clock;
       const [from, to] = [spanStartSec[1] ?? 0, spanStartSec[spanStartSec.length - 2] ?? 0];
       return numbersAt(film, from + (to - from) * share).map(({ category, period, value }) => [
         category,
@@ -120,7 +121,7 @@ describe('columns of parts', () => {
 
   it('lose a part that goes little by little, and pile what is below 0 downwards', () => {
     const film = filmOf(cube, { own: { order: 'table' } });
-    const { spanStartSec } = film.pieces[0].chart.course.clock;
+    const { spanStartSec } = chartIn(film).course.clock;
     const middle = ((spanStartSec[1] ?? 0) + (spanStartSec[2] ?? 0)) / 2;
     expect(numbersAt(film, middle).at(-1)).toMatchObject({ part: 'Part 2', value: 7.5 });
     const mixed = filmOf(divided([[10, -4]]), { own: { grouping: 'amounts' } });

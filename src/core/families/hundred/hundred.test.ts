@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { readoutAt } from '../../film/readout';
 import { sceneAt } from '../../film/scene-at';
 import type { SceneNode } from '../../scene/scene';
+import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, numbersAt, textsAt } from '../../testing/family-films';
 import { cubeOf, measureBySize } from '../../testing/films';
 import { textFaults } from '../../testing/scene-boxes';
@@ -98,8 +99,8 @@ describe('a hundred cells', () => {
   it('fill through time for a single name, of 1 where its values are shares', () => {
     const wall = cubeOf([[0], [0.45], [1]]);
     const made = filmOfFamily(hundred, wall);
-    expect(made.pieces[0].chart.chart.own).toMatchObject({ whole: 'given', wholeValue: 1 });
-    const { spanStartSec } = made.pieces[0].chart.course.clock;
+    expect(chartIn(made).chart.own).toMatchObject({ whole: 'given', wholeValue: 1 });
+    const { spanStartSec } = chartIn(made).course.clock;
     expect(numbersAt(made, spanStartSec[2] ?? 0)[0]?.cells).toBeCloseTo(45, 9);
   });
 

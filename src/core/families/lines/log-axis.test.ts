@@ -8,6 +8,7 @@ import { defaultChart, defaultProject } from '../../project/defaults';
 import { logTicks } from '../../scale/ticks';
 import type { PathNode, RectNode, SceneNode } from '../../scene/scene';
 import type { Cube } from '../../shaping/cube';
+import { chartIn } from '../../testing/chart-in';
 import { cubeOf, measureBySize } from '../../testing/films';
 import { testFields, testTable } from '../../testing/projects';
 import { textFaults } from '../../testing/scene-boxes';
@@ -29,7 +30,7 @@ function filmOf(cube: Cube, own: Partial<LinesOwn> = {}, between: Chart['between
 
 const flat = (nodes: readonly SceneNode[]): SceneNode[] =>
   nodes.flatMap((node) => (node.kind === 'group' ? flat(node.children) : [node]));
-const planOf = (film: PreparedFilm) => film.pieces[0].chart.plan as LinesPlan;
+const planOf = (film: PreparedFilm) => chartIn(film).plan as LinesPlan;
 const wide = cubeOf([
   [0.02, 3, 1200],
   [0.3, 9, 1800],

@@ -5,6 +5,7 @@ import { readoutAt } from '../../film/readout';
 import { sceneAt } from '../../film/scene-at';
 import type { PathNode, TextNode } from '../../scene/scene';
 import type { Cube } from '../../shaping/cube';
+import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, leavesAt, numbersAt, textsAt } from '../../testing/family-films';
 import { cubeOf, measureBySize } from '../../testing/films';
 import { textFaults } from '../../testing/scene-boxes';
@@ -18,7 +19,7 @@ const crossing = cubeOf([
   [10, 45, 30, 6, 12, 2],
 ]);
 const film = (own: Record<string, unknown> = {}, cube: Cube = crossing) => filmOfFamily(pie, cube, { own });
-const planOf = ({ pieces: [{ chart }] }: PreparedFilm) => (chart as unknown as { plan: PiePlan }).plan;
+const planOf = (film: PreparedFilm) => (chartIn(film) as unknown as { plan: PiePlan }).plan;
 const at = (share: number, { lengthSec }: PreparedFilm) => share * lengthSec;
 
 const amounts = fc.array(fc.array(fc.double({ min: 0, max: 1e9, noNaN: true }), { minLength: 5, maxLength: 5 }), {

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { PreparedFilm } from '../../film/prepare-film';
 import { sceneAt } from '../../film/scene-at';
+import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, leavesAt, numbersAt, textsAt } from '../../testing/family-films';
 import { cubeOf, measureBySize } from '../../testing/films';
 import { textFaults } from '../../testing/scene-boxes';
@@ -14,7 +15,7 @@ const cube = cubeOf([
   [20, 30, 40],
 ]);
 const film = (own: Record<string, unknown> = {}, of = cube) => filmOfFamily(radial, of, { own });
-const planOf = ({ pieces: [{ chart }] }: PreparedFilm) => (chart as unknown as { plan: RadialPlan }).plan;
+const planOf = (film: PreparedFilm) => (chartIn(film) as unknown as { plan: RadialPlan }).plan;
 
 describe('radial bars', () => {
   it('go round as far as their values, the greatest as far as the axis', () => {

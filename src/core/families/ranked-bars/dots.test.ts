@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sceneAt } from '../../film/scene-at';
+import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, leavesAt, numbersAt } from '../../testing/family-films';
 import { cubeOf, measureBySize } from '../../testing/films';
 import { textFaults } from '../../testing/scene-boxes';
@@ -18,7 +19,7 @@ const dots = { form: 'dot', fromZero: false };
 
 function axisOf(own: Record<string, unknown>, timeSec: number, cube = close) {
   const film = filmOfFamily(family, cube, { own });
-  const [{ chart }] = film.pieces;
+  const chart = chartIn(film);
   return chart.family.numbers.frameAt(chart, timeSec).domain ?? [0, 0];
 }
 
@@ -42,7 +43,7 @@ describe('dots whose axis need not hold 0', () => {
         (rows, share) => {
           const film = filmOfFamily(family, cubeOf(rows), { own: dots });
           const timeSec = film.lengthSec * share;
-          const [{ chart }] = film.pieces;
+          const chart = chartIn(film);
           const [min = 0, max = 0] = chart.family.numbers.frameAt(chart, timeSec).domain ?? [];
           for (const { value } of numbersAt(film, timeSec)) {
             expect(Number(value)).toBeGreaterThanOrEqual(min);

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { PreparedFilm } from '../../film/prepare-film';
 import { sceneAt } from '../../film/scene-at';
 import type { RectNode, TextNode } from '../../scene/scene';
+import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, leavesAt, numbersAt } from '../../testing/family-films';
 import { cubeOf, measureBySize } from '../../testing/films';
 import { textFaults } from '../../testing/scene-boxes';
@@ -14,7 +15,7 @@ const cube = cubeOf([
   [20, 30, 40],
 ]);
 const film = (own: Record<string, unknown> = {}, of = cube) => filmOfFamily(table, of, { own });
-const planOf = ({ pieces: [{ chart }] }: PreparedFilm) => (chart as unknown as { plan: TablePlan }).plan;
+const planOf = (film: PreparedFilm) => (chartIn(film) as unknown as { plan: TablePlan }).plan;
 const texts = (made: PreparedFilm, timeSec: number, start: string) =>
   leavesAt(made, timeSec).flatMap((n) => (n.kind === 'text' && n.id.startsWith(start) ? [n.text] : []));
 
@@ -124,7 +125,7 @@ describe('a grid of names and periods', () => {
       node.kind === 'text' && node.id.startsWith('value:') && (node.opacity ?? 1) > 0.5 ? [[node.id, node.text]] : [],
     );
   const startOf = (made: ReturnType<typeof grid>, period: number) =>
-    made.pieces[0].chart.course.clock.spanStartSec[2 * period] ?? 0;
+    chartIn(made).course.clock.spanStartSec[2 * period] ?? 0;
 
   it('holds exactly what the table holds, for the last periods that were reached', () => {
     const made = grid();
@@ -163,7 +164,7 @@ describe('a grid of names and periods', () => {
         n.kind === 'rect' && n.id.startsWith('shade:') ? [[n.id, n.fill]] : [],
       ),
     );
-    const [low, high] = made.pieces[0].chart.chart.dress.colour.ramp;
+    const [low, high] = chartIn(made).chart.dress.colour.ramp;
     expect(String(fills.get('shade:2:5')).toLowerCase()).toBe(low.toLowerCase());
     expect(String(fills.get('shade:0:5')).toLowerCase()).toBe(high.toLowerCase());
   });
@@ -185,7 +186,7 @@ describe('long tables', () => {
   const many = cubeOf([Array.from({ length: 35 }, (_, c) => 100 - c), Array.from({ length: 35 }, (_, c) => 100 - c)]);
   const rowsIn = (long: string, share: number) => {
     const made = filmOfFamily(table, many, { own: { places: 10, long } });
-    const { y, heightPx } = made.pieces[0].chart.frame.plot;
+    const { y, heightPx } = chartIn(made).frame.plot;
     return leavesAt(made, made.lengthSec * share)
       .flatMap((n) =>
         n.kind === 'text' && n.id.startsWith('rank:') && n.y > y && n.y < y + heightPx ? [Number(n.text)] : [],

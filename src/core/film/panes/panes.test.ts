@@ -5,6 +5,7 @@ import type { Chart } from '../../project/chart';
 import { type PaneStyle, usualPanes } from '../../project/panes';
 import type { Cube } from '../../shaping/cube';
 import { withPanes } from '../../shaping/panes';
+import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, numbersAt, textsAt } from '../../testing/family-films';
 import { cubeOf, measureBySize, withFurther } from '../../testing/films';
 import { cubesOf, plainCubes } from '../film-data';
@@ -55,7 +56,7 @@ describe.each(families.map((family) => [family.id, family] as const))('charts of
       expect(new Set(rows.map((row) => row.group))).toEqual(new Set(['North', 'South', 'West']));
       for (const { name } of groups) {
         const pane = all.panes?.find((each) => each.name === name)?.cube as Cube;
-        const own = (film.pieces[0].chart.course as unknown as { panes: { name: string; chart: Chart }[] }).panes.find(
+        const own = (chartIn(film).course as unknown as { panes: { name: string; chart: Chart }[] }).panes.find(
           (each) => each.name === name,
         )?.chart;
         const alone = filmOfFamily(family, pane, { chart: () => ({ own: own?.own }) });
@@ -83,17 +84,17 @@ describe('axes of charts side by side', () => {
     const greatest = (cube: Cube) => Math.max(...cube.values);
     const most = Math.max(...groups.map(({ cube }) => greatest(cube)));
     const [common] = [filmOf(bars)];
-    const { domain } = common.pieces[0].family.numbers.frameAt(common.pieces[0].chart, 0);
+    const { domain } = chartIn(common).family.numbers.frameAt(chartIn(common), 0);
     expect(domain?.[1]).toBeCloseTo(most, 9);
     const own = filmOf(bars, { axes: 'own' });
-    expect(own.pieces[0].family.numbers.frameAt(own.pieces[0].chart, 0).domain).toBeUndefined();
+    expect(chartIn(own).family.numbers.frameAt(chartIn(own), 0).domain).toBeUndefined();
   });
 
   it('stay where the person put them', () => {
     const film = filmOf(bars, {}, all, (chart) => ({
       own: { ...(chart.own as object), domain: { kind: 'given', min: 0, max: 777 } },
     }));
-    expect(film.pieces[0].family.numbers.frameAt(film.pieces[0].chart, 0).domain).toEqual([0, 777]);
+    expect(chartIn(film).family.numbers.frameAt(chartIn(film), 0).domain).toEqual([0, 777]);
   });
 });
 
@@ -151,7 +152,7 @@ describe('panes', () => {
     const film = filmOf(bars, { order: 'name' });
     const timeSec = film.lengthSec / 2;
     const scene = sceneAt(film, timeSec);
-    const [{ chart }] = film.pieces;
+    const chart = chartIn(film);
     for (const [category, { outline }] of chart.family.pictureAt(chart.plan, timeSec).marks()) {
       const [x, y] = [outline.x + outline.widthPx * 0.45, outline.y + outline.heightPx / 2];
       const found = pointAt({ film, scene, timeSec, x, y, measure: measureBySize });
@@ -161,7 +162,7 @@ describe('panes', () => {
 
   it('tell what passed where they are pointed at, and name in the legend what any of them shows', () => {
     const film = filmOf(lines);
-    const [{ chart }] = film.pieces;
+    const chart = chartIn(film);
     const panes = (chart.plan as { panes: { name: string }[] }).panes.map(({ name }) => name);
     expect(panes).toEqual(['North', 'South', 'West']);
     const timeSec = film.lengthSec;

@@ -6,6 +6,7 @@ import { from5 } from './5';
 import { from6 } from './6';
 import { from7 } from './7';
 import { from8 } from './8';
+import { from9 } from './9';
 import type { Migration } from './migration';
 
 /** `migrations[n]` reads version `n` of a project. */
@@ -18,4 +19,5 @@ export const migrations: Readonly<Record<number, Migration>> = {
   6: from6,
   7: from7,
   8: from8,
+  9: from9,
 };

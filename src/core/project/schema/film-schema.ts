@@ -4,6 +4,7 @@ import { corners, extraKinds } from '../film-parts';
 import { projectLimits } from '../limits';
 import { transitionEases, transitionKinds, transitionSides } from '../transition';
 import { backgroundSchema } from './background-schema';
+import { cardSchema } from './card-schema';
 import { momentSchema } from './moment-schema';
 import { byKind, colour, family, flag, id, name, number, oneOf, share, text, whole } from './parts';
 
@@ -52,11 +53,11 @@ const caption = Joi.object({
 
 const piece = Joi.object({
   id: id('Names the piece within the film'),
-  name: text('What the person calls it; empty for the title of its chart'),
+  name: text('What the person calls it; empty for the title of its chart or card'),
   on: flag('Plays; one that is off stays in the project'),
-  content: Joi.object({
-    kind: oneOf(['chart'], 'What the piece shows'),
-    chartId: id('Which of the project’s charts'),
+  content: byKind({
+    chart: ['Shows a chart', { chartId: id('Which of the project’s charts') }],
+    card: ['Shows words and a logo', { card: cardSchema }],
   }).required(),
   ownLook: flag('A look for all pieces leaves this one as it is'),
   into: Joi.object({
@@ -70,6 +71,9 @@ const piece = Joi.object({
   extras: Joi.array().items(extra).required().description('Things placed freely, in the order of drawing'),
   captions: Joi.array().items(caption).required().description('Texts over spans of the piece'),
 });
+
+/** What lies over the whole film neither comes nor goes. */
+const stays = (end: string) => Joi.valid(null).required().description(`Always null: there from start to end (${end})`);
 
 const edge = (side: string) => number(projectLimits.margin, '% of the shorter side', `Free edge at the ${side}`);
 
@@ -97,5 +101,9 @@ export const filmSchema = Joi.object({
   }).required(),
   framesPerSec: number(paceLimits.framesPerSec, '1/sec', 'Frames a second'),
   pieces: Joi.array().items(piece).min(1).required().description('In the order in which they play'),
+  overlays: Joi.array()
+    .items(extra.keys({ from: stays('start'), to: stays('end') }))
+    .required()
+    .description('Things that lie over the whole film, in the order of drawing'),
   sounds: Joi.array().max(0).required().description('Room for what a later version puts here'),
 }).required();
