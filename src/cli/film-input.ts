@@ -125,7 +125,10 @@ async function fromProjectFile(file: string, options: FilmOptions): Promise<Foun
   const notes: Issue[] = [];
   const cubes = new Map<string, Cube>();
   const [first, ...others] = playedCharts(project).map(({ chart }) => chart);
-  if (!first) throw new Refusal(`${file} has no chart.`);
+  if (!first) {
+    if (options.group !== undefined) throw new Refusal(`--group: ${file} has no chart, so there are no groups.`);
+    return { films: [{ group: null, project, cubes: new Map(), assets }], notes };
+  }
   const valuesOf = async (
     chart: typeof first,
     fields: typeof first.fields,

@@ -23,19 +23,19 @@ interface Setting {
 }
 
 const usual: Readonly<Record<CardText, Setting>> = {
-  title: { style: 'title', times: 1.7, maxLines: 4 },
-  tagline: { style: 'subtitle', times: 1.35, maxLines: 3 },
-  lines: { style: 'subtitle', times: 1.2, maxLines: 3 },
-  source: { style: 'source', times: 1.3, maxLines: 3 },
-  address: { style: 'source', times: 1.5, maxLines: 2 },
-  credits: { style: 'subtitle', times: 1, maxLines: 2 },
+  title: { style: 'title', times: 2.1, maxLines: 4 },
+  tagline: { style: 'subtitle', times: 1.5, maxLines: 3 },
+  lines: { style: 'subtitle', times: 1.4, maxLines: 3 },
+  source: { style: 'source', times: 1.6, maxLines: 3 },
+  address: { style: 'source', times: 1.9, maxLines: 2 },
+  credits: { style: 'subtitle', times: 1.2, maxLines: 2 },
 };
 
 /** Where a kind sets a text otherwise than usual. */
 const byKind: Readonly<Partial<Record<CardKind, Partial<Record<CardText, Setting>>>>> = {
-  closing: { title: { style: 'title', times: 1.15, maxLines: 3 } },
-  quote: { title: { style: 'title', times: 1.1, maxLines: 7 } },
-  text: { title: { style: 'title', times: 1.1, maxLines: 3 } },
+  closing: { title: { style: 'title', times: 1.4, maxLines: 3 } },
+  quote: { title: { style: 'title', times: 1.25, maxLines: 7 } },
+  text: { title: { style: 'title', times: 1.3, maxLines: 3 } },
 };
 
 /** How pointing and carrying over call the parts. */
@@ -49,8 +49,10 @@ const partNames: Readonly<Record<CardPart, PartName>> = {
   credits: 'credits',
 };
 
-/** Free room above a part, in sizes of its own. */
-const GAP = 0.75;
+/** Free room between two parts: of the size of the smaller one, and at the least of that of the larger one. */
+const GAP = { smaller: 0.75, larger: 0.32 };
+/** What counts as the size of a logo, of its height. */
+const LOGO_SIZE = 0.45;
 /** Words shrink by so much at a time until all of them have room. */
 const SHRINK = 0.9;
 const MAX_SHRINKS = 24;
@@ -59,12 +61,15 @@ const ROLL_SHARE = 0.4;
 
 interface Block {
   readonly part: CardPart;
-  readonly gapPx: number;
+  /** Of its letters. */
+  readonly sizePx: number;
   readonly widthPx: number;
   readonly heightPx: number;
   readonly font: Font | null;
   readonly style: TextStyle | null;
   readonly lines: readonly string[];
+  /** Does a word of it not fit into the room? */
+  readonly cut: boolean;
 }
 
 /** Puts the parts of a card into their room, one below the other; words get smaller until all of them fit. */
@@ -75,7 +80,8 @@ export function layoutCard(setting: DesignSetting, room: CardRoom, measure: Meas
   let scale = card.size;
   let blocks = blocksAt(setting, room, scale, measure);
   const column = () => blocks.filter(({ part }) => !(rolls && part === 'credits'));
-  for (let i = 0; i < MAX_SHRINKS && heightOf(column()) > limitPx; i++) {
+  const fits = () => heightOf(column()) <= limitPx && !blocks.some(({ cut }) => cut);
+  for (let i = 0; i < MAX_SHRINKS && !fits(); i++) {
     scale *= SHRINK;
     blocks = blocksAt(setting, room, scale, measure);
   }
@@ -86,7 +92,14 @@ export function layoutCard(setting: DesignSetting, room: CardRoom, measure: Meas
 }
 
 const heightOf = (blocks: readonly Block[]) =>
-  blocks.reduce((sum, { gapPx, heightPx }, i) => sum + heightPx + (i === 0 ? 0 : gapPx), 0);
+  blocks.reduce((sum, block, i) => sum + block.heightPx + gapBetween(blocks[i - 1], block), 0);
+
+/** Free room between a part and the one above it. */
+function gapBetween(above: Block | undefined, below: Block): number {
+  if (!above) return 0;
+  const [smaller, larger] = [Math.min(above.sizePx, below.sizePx), Math.max(above.sizePx, below.sizePx)];
+  return Math.max(GAP.smaller * smaller, GAP.larger * larger);
+}
 
 function centred({ widthPx, heightPx }: Block, box: Box): Box {
   return {
@@ -114,12 +127,13 @@ function logoBlock({ card, unit }: DesignSetting, room: CardRoom, aspect: number
   const heightPx = Math.min(wanted, within.widthPx / aspect, within.heightPx);
   return {
     part: 'logo',
-    gapPx: heightPx * 0.3,
+    sizePx: heightPx * LOGO_SIZE,
     widthPx: heightPx * aspect,
     heightPx,
     font: null,
     style: null,
     lines: [],
+    cut: false,
   };
 }
 
@@ -134,18 +148,20 @@ function textBlock(
   const style = card.dress.texts[name];
   const own = part === 'title' ? (room.titleTimes ?? 1) : 1;
   const font = fontOf(style, style.size * unit * times * own * scale);
-  const lines = wrapped(cased(card.texts[part], style), { font, widthPx: room.box.widthPx, maxLines }, measure);
+  const text = cased(card.texts[part], style);
+  const lines = wrapped(text, { font, widthPx: room.box.widthPx, maxLines }, measure);
   if (lines.length === 0) return [];
   const { sizePx } = font;
   return [
     {
       part,
-      gapPx: sizePx * GAP,
+      sizePx,
       widthPx: Math.max(...lines.map((line) => measure(line, font))),
       heightPx: sizePx * (ASCENT + DESCENT + (lines.length - 1) * LINE),
       font,
       style,
       lines,
+      cut: lines.some((line) => line.endsWith('…') && !text.includes(line)),
     },
   ];
 }
@@ -163,7 +179,7 @@ function stacked(all: readonly Block[], setting: DesignSetting, room: CardRoom):
   const free = Math.max(0, box.heightPx - heightOf(blocks));
   let y = box.y + { top: 0, middle: free / 2, bottom: free }[down];
   return blocks.map((block, i) => {
-    if (i > 0) y += block.gapPx;
+    y += gapBetween(blocks[i - 1], block);
     const at = { x: startOf(block, room), y, widthPx: block.widthPx, heightPx: block.heightPx };
     y += block.heightPx;
     return placed(block, at, setting, room);

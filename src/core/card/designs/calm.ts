@@ -10,10 +10,11 @@ export const calm: DesignOf = {
   },
   decorOf: ({ colours, unit }, parts) => {
     const title = parts.find(({ part }) => part === 'title');
-    if (!title || parts.at(-1) === title) return () => [];
+    const below = title && parts[parts.indexOf(title) + 1];
+    if (!title || !below) return () => [];
     const { x, y, widthPx, heightPx } = title.box;
     const longPx = Math.min(14 * unit, widthPx);
-    const thickPx = 0.55 * unit;
+    const thickPx = 0.5 * unit;
     return ({ come, gone }) => {
       const shownPx = longPx * come * (1 - gone);
       if (shownPx <= 0) return [];
@@ -23,7 +24,7 @@ export const calm: DesignOf = {
           kind: 'rect',
           id: 'card:line',
           x: middle - shownPx / 2,
-          y: y + heightPx + title.linePx * 0.2 - thickPx / 2,
+          y: (y + heightPx + (below.window ?? below.box).y - thickPx) / 2,
           widthPx: shownPx,
           heightPx: thickPx,
           radiusPx: thickPx / 2,

@@ -3,9 +3,9 @@ import type { DesignOf, DesignSetting } from '../card-plan';
 
 /** Where the disc comes to rest. */
 function placeOf({ widthPx, heightPx, unit }: DesignSetting) {
-  const radius = 30 * unit;
-  const tall = heightPx > widthPx;
-  return { tall, radius, x: tall ? widthPx * 0.6 : widthPx - radius * 1.15, y: tall ? radius * 1.1 : radius * 1.25 };
+  const tall = heightPx > widthPx * 0.9;
+  const radius = (tall ? 21 : 30) * unit;
+  return { tall, radius, x: tall ? widthPx - radius * 1.3 : widthPx - radius * 1.15, y: radius * 1.25 };
 }
 
 /** A large disc rises beside or above the words, which stand at the foot. */
