@@ -1,4 +1,5 @@
 import { toast } from 'sonner';
+import type { Project } from '@/core/project/project';
 import { documentStore } from '@/state/document';
 import { allCards, changeCard } from '@/state/keep/cards';
 import { workLock } from '@/state/keep/hold';
@@ -86,7 +87,10 @@ export async function isOnShelf(keeper: Keeper, id: string): Promise<boolean> {
 }
 
 /** Keeps a picture of the open film for the shelf, whenever it has been looked at for a while. */
-export function keepPictures(keeper: Keeper, pictures: Services['familyPictures']): void {
+export function keepPictures(
+  keeper: Keeper,
+  pictures: (project: Project, widthPx: number) => Promise<readonly ImageBitmap[]>,
+): void {
   let timer: ReturnType<typeof setTimeout> | undefined;
   sessionStore.subscribe(({ overview }, before) => {
     if (overview === before.overview || !overview) return;
@@ -96,8 +100,7 @@ export function keepPictures(keeper: Keeper, pictures: Services['familyPictures'
   const take = async () => {
     const { project, readOnly } = documentStore.getState();
     if (!project || readOnly) return;
-    const [chart] = project.charts;
-    await keeper.picture(project.id, await pictureOf(await pictures(chart?.family ?? '', PICTURE_PX, 1)));
+    await keeper.picture(project.id, await pictureOf(await pictures(project, PICTURE_PX)));
   };
 }
 

@@ -3,6 +3,7 @@
 import { toast } from 'sonner';
 import { estimateGifBytes } from '@/export/gif/estimate';
 import { bitRate } from '@/export/video/film-format';
+import { editedChart } from '@/state/current';
 import { documentStore } from '@/state/document';
 import { loadAsset } from '@/state/keep/assets';
 import type { Keeper } from '@/state/keep/keeper';
@@ -47,7 +48,10 @@ export function createServices(keeper: Keeper): Services {
   const following = new FileFollowing(studio);
   const exports = new ExportQueue(media, table.api, studio.film);
   studio.start();
-  keepPictures(keeper, (id, widthPx, count) => stage.api.familyPictures(id, widthPx, count));
+  keepPictures(keeper, (project, widthPx) => {
+    const chart = editedChart(project);
+    return chart ? stage.api.familyPictures(chart.family, widthPx, 1) : stage.api.piecePictures(widthPx);
+  });
 
   const openFiles = async (files: readonly OpenedFile[], add: AddHow | false) => {
     const pictures = files.map(({ file }) => file).filter(({ name }) => /\.(png|jpe?g|webp|svg)$/i.test(name));
@@ -118,6 +122,7 @@ function stageServices(stage: Stage, studio: Studio) {
     resizeStage: (widthPx, heightPx) => void stage.api.resize(widthPx, heightPx),
     highlight: (category) => void stage.api.highlight(category),
     hit: (x, y) => stage.api.hit(x, y),
+    designPictures: (widthPx) => stage.api.designPictures(widthPx),
     thumbnails: (looks, widthPx) => stage.api.thumbnails(looks, widthPx),
     piecePictures: async (widthPx) => {
       const pictures = await stage.api.piecePictures(widthPx);

@@ -1,6 +1,7 @@
+import type { Card } from '@/core/project/card';
 import type { Chart } from '@/core/project/chart';
 import type { FilmPiece } from '@/core/project/film';
-import { chartOf, pieceOf, tableOf } from '@/core/project/pieces';
+import { cardOf, chartOf, pieceOf, tableOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
 import type { ChartPlace } from '@/workers/protocol';
@@ -61,6 +62,16 @@ export function editCard(recipe: (card: CardDraft) => void, gesture: string | nu
   editPiece(({ content }) => {
     if (content.kind === 'card') recipe(content.card);
   }, gesture);
+}
+
+/** What is edited, be it a chart or a card. @throws RangeError as `currentChart` does. */
+export function currentDressed(project: Project): Chart | Card {
+  return cardOf(project, sessionStore.getState().pieceId) ?? currentChart(project);
+}
+
+/** Changes what is edited, be it a chart or a card; see `edit` for gestures. */
+export function editDressed(recipe: (dressed: ChartDraft | CardDraft) => void, gesture: string | null = null): void {
+  edit((draft) => recipe(currentDressed(draft as Project) as ChartDraft | CardDraft), gesture);
 }
 
 /** Changes the table of the chart that is edited; see `edit` for gestures. */

@@ -4,7 +4,7 @@ import type { Caption, Extra, Moment, Picture } from '@/core/project/film-parts'
 import { type Look, withLook } from '@/core/project/look';
 import type { Project } from '@/core/project/project';
 import { currentPiece, editPiece, type PieceDraft } from './current';
-import { edit } from './document';
+import { edit, type ProjectDraft } from './document';
 import { changeById, moveItem, removeById } from './edit-list';
 import { freshId } from './fresh-id';
 import { sessionStore } from './session';
@@ -54,27 +54,53 @@ export function addExtra(extra: Omit<Extra, 'id'>, picture: Picture | null = nul
   return id;
 }
 
+type ExtraList = PieceDraft['extras'];
+
+/** The list that an extra stands in: that of the piece that is edited, or that of the whole film. */
+function listOf(draft: ProjectDraft, id: string): ExtraList {
+  const { extras } = currentPiece(draft as Project) as PieceDraft;
+  return extras.some((each) => each.id === id) ? extras : draft.film.overlays;
+}
+
 export function changeExtra(id: string, change: Partial<Extra>, gesture: string | null = null): void {
-  editPiece((piece) => changeById(piece.extras, id, change), gesture);
+  edit((draft) => changeById(listOf(draft, id), id, change), gesture);
 }
 
 /** Changes what lies anywhere in an extra: its anchor, say. */
 export function editExtra(id: string, change: (extra: Extra) => void, gesture: string | null = null): void {
-  editPiece((piece) => {
-    const extra = piece.extras.find((each) => each.id === id);
+  edit((draft) => {
+    const extra = listOf(draft, id).find((each) => each.id === id);
     if (extra) change(extra);
   }, gesture);
 }
 
 export function removeExtra(id: string): void {
-  editPiece((piece) => removeById(piece.extras, id));
+  edit((draft) => removeById(listOf(draft, id), id));
 }
 
 /** Moves an extra in the order of drawing. */
 export function moveExtra(id: string, by: 1 | -1): void {
-  editPiece((piece) => {
-    const from = piece.extras.findIndex((each) => each.id === id);
-    moveItem(piece.extras, from, from + by);
+  edit((draft) => {
+    const list = listOf(draft, id);
+    const from = list.findIndex((each) => each.id === id);
+    moveItem(list, from, from + by);
+  });
+}
+
+/**
+ * Lets an extra lie over the whole film, or over the piece that is edited alone. Over the whole film it is held by the stage, and
+ * there from start to end.
+ */
+export function layOverFilm(id: string, whole: boolean): void {
+  edit((draft) => {
+    const from = listOf(draft, id);
+    const to = whole ? draft.film.overlays : (currentPiece(draft as Project) as PieceDraft).extras;
+    const extra = from.find((each) => each.id === id);
+    if (!extra || from === to) return;
+    removeById(from, id);
+    const held =
+      extra.anchor.kind === 'stage' ? extra.anchor : ({ kind: 'stage', corner: 'centre', dx: 0, dy: 0 } as const);
+    to.push(whole ? { ...extra, anchor: held, behind: false, from: null, to: null } : { ...extra });
   });
 }
 

@@ -155,12 +155,12 @@ export function doublePiece(id: string): string | null {
   return piece.id;
 }
 
-/** Takes a piece out, and its chart where no other piece shows it. The last one stays. */
+/** Takes a piece out, and its chart where no other piece shows it. The last chart stays. */
 export function removePiece(id: string): void {
   edit((draft) => {
     const { pieces } = draft.film;
-    if (pieces.length < 2) return;
     const kept = pieces.filter((piece) => piece.id !== id);
+    if (!(kept as FilmPiece[]).some(showsChart)) return;
     draft.film.pieces = kept;
     const used = new Set((kept as FilmPiece[]).filter(showsChart).map(({ content }) => content.chartId));
     draft.charts = draft.charts.filter((chart) => used.has(chart.id));

@@ -6,11 +6,11 @@ import { useRef, useState } from 'react';
 import type { WorkStep } from '@/state/session';
 import { type ControlId, findControls } from './controls';
 import { goToControl } from './go-to';
-import { DressBench, GatherBench, OutputBench, PaceBench, ShapeBench } from './later';
+import { BesideCard, CardDress, CardPace, DressBench, GatherBench, OutputBench, PaceBench, ShapeBench } from './later';
 import { cx } from './parts/class-names';
 import { SectionPlaces } from './section-places';
 import { useAbsentControl } from './use-absent-control';
-import { useDocument, useFamily, useSession } from './use-state';
+import { useCard, useDocument, useEditedKind, useSession } from './use-state';
 
 // A visit begins in Dress; the benches of the other steps come when they are looked at.
 const benches: Record<WorkStep, React.ComponentType> = {
@@ -19,6 +19,13 @@ const benches: Record<WorkStep, React.ComponentType> = {
   dress: DressBench,
   pace: PaceBench,
   output: OutputBench,
+};
+
+/** Of cards, where they have benches of their own. */
+const cardBenches: Partial<Record<WorkStep, React.ComponentType>> = {
+  shape: BesideCard,
+  dress: CardDress,
+  pace: CardPace,
 };
 
 const names: Record<WorkStep, string> = {
@@ -37,7 +44,8 @@ export function Bench() {
   const step = useSession((state) => state.step);
   // What is only shown has nothing to set; its film can still be exported.
   const shown = useDocument(({ readOnly }) => readOnly !== null) && step !== 'output';
-  const Controls = benches[step];
+  const onCard = useCard(() => true) ?? false;
+  const Controls = (onCard && cardBenches[step]) || benches[step];
   const box = useRef<HTMLDivElement>(null);
   useAbsentControl();
   return (
@@ -56,7 +64,7 @@ export function Bench() {
 
 function ControlSearch() {
   const [query, setQuery] = useState('');
-  const { id } = useFamily();
+  const id = useEditedKind();
   const found = findControls(query, id);
   const open = (control: ControlId) => {
     setQuery('');

@@ -7,7 +7,7 @@ import { controlsOf, searchWords } from './controls';
 import { type Findable, found } from './find';
 import { goToControl } from './go-to';
 import { Dialog } from './parts/dialog';
-import { useFamily } from './use-state';
+import { useEditedKind } from './use-state';
 
 interface CommandPaletteProps {
   readonly open: boolean;
@@ -26,7 +26,7 @@ interface Entry extends Findable {
 
 /** Every command and control by name; what is called so comes before what only sounds like it. */
 export function CommandPalette({ open, onOpenChange, commands }: CommandPaletteProps) {
-  const family = useFamily();
+  const kind = useEditedKind();
   const [query, setQuery] = useState('');
   const [armed, setArmed] = useState('');
   const entries = useMemo<readonly Entry[]>(
@@ -34,7 +34,7 @@ export function CommandPalette({ open, onOpenChange, commands }: CommandPaletteP
       ...commands
         .filter(({ keyOnly }) => !keyOnly)
         .map(({ name, keys, words, replaces, run }) => ({ id: `do ${name}`, name, words, note: keys, replaces, run })),
-      ...controlsOf(family.id).map((control) => ({
+      ...controlsOf(kind).map((control) => ({
         id: `go ${control.id}`,
         name: control.label,
         words: searchWords(control),
@@ -42,7 +42,7 @@ export function CommandPalette({ open, onOpenChange, commands }: CommandPaletteP
         run: () => goToControl(control.id),
       })),
     ],
-    [commands, family],
+    [commands, kind],
   );
   const hits = found(query, entries);
   const choose = ({ id, replaces, run }: Entry) => {

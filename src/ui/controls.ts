@@ -1,5 +1,6 @@
 import { knownFamilies } from '@/core/families/known';
 import type { ControlSpec } from '@/core/project/control-spec';
+import { cardControls } from '@/core/project/controls/card-controls';
 import { extraControls } from '@/core/project/controls/extra-controls';
 import { pictureControls } from '@/core/project/controls/picture-controls';
 import { gapControl } from '@/core/project/controls/shape-controls';
@@ -66,6 +67,14 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'shaped-file', label: 'Shaped table as a file', step: 'shape', words: 'export csv xlsx json data' },
   { id: 'own-look', label: 'This piece keeps a look of its own', step: 'dress', words: 'theme style one all pieces' },
   { id: 'looks', label: 'Looks', step: 'dress', words: 'theme style template shelf' },
+  {
+    id: 'card-design',
+    label: 'Design of the card',
+    step: 'dress',
+    words: 'layout template arrangement opening closing',
+  },
+  { id: 'card-logo', label: 'Logo', step: 'dress', words: 'picture emblem mark brand card' },
+  { id: 'card-back', label: 'A background of its own', step: 'dress', words: 'picture gradient behind card' },
   { id: 'own-looks', label: 'Looks of your own', step: 'dress', words: 'save theme template import export' },
   { id: 'type-part', label: 'Type of', step: 'dress', words: 'font typography text style' },
   { id: 'type-family', label: 'Family', step: 'dress', words: 'font typeface' },
@@ -91,6 +100,7 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'background-picture', label: 'Picture behind', step: 'dress', words: 'image photo' },
   { id: 'chart-box', label: 'Box of the chart', step: 'dress', words: 'move resize position' },
   { id: 'extras', label: 'Extras', step: 'dress', words: 'logo image text line box arrow note annotation' },
+  { id: 'extra-whole', label: 'Over the whole film', step: 'dress', words: 'overlay all pieces watermark bug' },
   { id: 'extra-font', label: 'Family of the extra', step: 'dress', words: 'font' },
   { id: 'extra-anchor', label: 'Held by', step: 'dress', words: 'corner bar anchor' },
   { id: 'extra-time', label: 'Time on stage', step: 'dress', words: 'from to' },
@@ -154,6 +164,7 @@ export const controlSpecs: readonly ControlSpec[] = [
   ...stageControls,
   guideControl,
   ...extraControls,
+  ...cardControls,
   ...paceControls,
   beatControl,
   ...outputControls,
@@ -198,11 +209,23 @@ export function specApplies({ when = [] }: ControlSpec, of: unknown): boolean {
 /** Controls of pictures, which only some families draw. */
 const ofPictures = ['add-pictures', 'picture-matches', ...pictureControls.map(({ id }) => id)];
 
-/** The controls that do something for a family. @param familyId null for all that there are. */
+/** What stands in for a family while a card is edited. */
+export const CARD = 'card';
+
+/** The controls that do something for a family, or for `CARD`. @param familyId null for all that there are. */
 export function controlsOf(familyId: string | null): readonly ControlEntry[] {
+  if (familyId === CARD)
+    return controls.filter(
+      ({ id, step }) => isOfCards(id) || ofFilms.test(id) || step === 'gather' || step === 'output',
+    );
   const idle = idleControls(familyId);
-  return controls.filter(({ id }) => !idle.has(id));
+  return controls.filter(({ id }) => !idle.has(id) && (familyId === null || !isOfCards(id)));
 }
+
+const isOfCards = (id: string) => id.startsWith('card-');
+/** What cards share with charts in Dress and Pace. */
+const ofFilms =
+  /^(looks|own-looks?|type-(part|family|own|weight|size|italic|capitals|spacing|colour|shadow)|ratio|background|background-.*|stage-.*|margin-.*|guides|extras|extra-.*|fps|captions|caption-.*)$/;
 
 /** Controls that do nothing for a family: those of other families, and those of what it does not draw. */
 function idleControls(familyId: string | null): ReadonlySet<string> {

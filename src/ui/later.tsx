@@ -15,6 +15,9 @@ const load = {
   shapeCentre: () => import('./shape/shape-centre').then((module) => module.ShapeCentre),
   rankLook: loadRankLook,
   dressBench: () => import('./dress/dress-bench').then((module) => module.DressBench),
+  cardDress: () => import('./card/card-dress').then((module) => module.CardDress),
+  cardPace: () => import('./card/card-pace').then((module) => module.CardPace),
+  besideCard: () => import('./card/beside-card').then((module) => module.BesideCard),
   paceBench: () => import('./pace/pace-bench').then((module) => module.PaceBench),
   outputBench: () => import('./output/output-bench').then((module) => module.OutputBench),
   outputDesk: () => import('./output/output-desk').then((module) => module.OutputDesk),
@@ -29,6 +32,9 @@ export const ShapeBench = dynamic(load.shapeBench, { ssr: false, loading: Coming
 export const ShapeCentre = dynamic(load.shapeCentre, { ssr: false, loading: Coming });
 export const DressBench = dynamic(load.dressBench, { ssr: false, loading: Coming });
 export const PaceBench = dynamic(load.paceBench, { ssr: false, loading: Coming });
+export const CardDress = dynamic(load.cardDress, { ssr: false, loading: Coming });
+export const CardPace = dynamic(load.cardPace, { ssr: false, loading: Coming });
+export const BesideCard = dynamic(load.besideCard, { ssr: false, loading: Coming });
 export const OutputBench = dynamic(load.outputBench, { ssr: false, loading: Coming });
 export const OutputDesk = dynamic(load.outputDesk, { ssr: false, loading: Coming });
 export const TextTool = dynamic(load.textTool, { ssr: false });

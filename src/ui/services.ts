@@ -147,6 +147,8 @@ export interface Services {
   /** The family's name; null when the file is no font. */
   addFont(file: File): Promise<string | null>;
   thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]>;
+  /** The card at the playhead in each design, in their order. */
+  designPictures(widthPx: number): Promise<ImageBitmap[]>;
   /** Small pictures of the chart as another family draws it, in order of time. */
   familyPictures(familyId: string, widthPx: number, count: number): Promise<ImageBitmap[]>;
   boxOf(part: PartName, extra?: string): Promise<StageRect | null>;

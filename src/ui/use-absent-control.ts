@@ -1,8 +1,8 @@
 import { useEffect } from 'react';
 import { toast } from 'sonner';
-import { currentChart } from '@/state/current';
+import { editedChart } from '@/state/current';
 import { documentStore } from '@/state/document';
-import { controlEntry } from './controls';
+import { CARD, controlEntry } from './controls';
 import { useSession } from './use-state';
 import { whyAbsent } from './why-absent';
 
@@ -20,7 +20,7 @@ export function useAbsentControl(): void {
       }
       if (document.querySelector(`[data-control="${CSS.escape(asked.id)}"]`)) return;
       const { project } = documentStore.getState();
-      const description = whyAbsent(asked.id, project ? currentChart(project).family : '');
+      const description = whyAbsent(asked.id, project ? (editedChart(project)?.family ?? CARD) : '');
       toast(`“${controlEntry(asked.id).label}” is not there now`, { description });
     };
     frame = requestAnimationFrame(() => {

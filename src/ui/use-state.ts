@@ -13,6 +13,7 @@ import type { Project } from '@/core/project/project';
 import { type DocumentState, documentStore } from '@/state/document';
 import { playheadStore } from '@/state/playhead';
 import { type SessionState, sessionStore } from '@/state/session';
+import { CARD } from './controls';
 
 /** A part of the session; the component draws again when it changes. */
 export function useSession<T>(select: (state: SessionState) => T): T {
@@ -47,10 +48,26 @@ export function useCard<T>(select: (card: Card) => T): T | null {
   });
 }
 
+/** A part of what is edited, be it a chart or a card: of its dress, say. Null while there is none. */
+export function useDressed<T>(select: (dressed: Chart | Card) => T): T | null {
+  const pieceId = useSession((state) => state.pieceId);
+  return useStore(documentStore, ({ project }) => {
+    const dressed = project && (cardOf(project, pieceId) ?? chartOf(project, pieceId));
+    return dressed ? select(dressed) : null;
+  });
+}
+
 /** The family that draws the chart that is edited; the first one while there is none. */
 export function useFamily(): KnownFamily {
   const id = useChart((chart) => chart.family);
   return knownFamilies.find((family) => family.id === id) ?? firstKnown;
+}
+
+/** The family of the chart that is edited, or what stands in for one while it is a card. */
+export function useEditedKind(): string {
+  const onCard = useCard(() => true) ?? false;
+  const { id } = useFamily();
+  return onCard ? CARD : id;
 }
 
 /** A part of the piece that is edited; `otherwise` while there is none. */

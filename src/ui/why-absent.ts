@@ -2,7 +2,7 @@ import { knownFamilies } from '@/core/families/known';
 import type { ControlSpec } from '@/core/project/control-spec';
 import { extraControls } from '@/core/project/controls/extra-controls';
 import { pictureControls } from '@/core/project/controls/picture-controls';
-import { controlEntry, controlSpecs } from './controls';
+import { CARD, controlEntry, controlSpecs, controlsOf } from './controls';
 
 /** What has to be there first, for controls that stand beside something that the person adds. */
 const needs: readonly (readonly [RegExp, string])[] = [
@@ -23,9 +23,15 @@ function labelsOf(spec: ControlSpec, values: readonly unknown[]): string {
   return labels.join(' or ');
 }
 
+const knownTo = (kind: string, id: string) => controlsOf(kind).some((each) => each.id === id);
+
 /** Why a control is not on the bench now, and how to get it. */
 export function whyAbsent(id: string, familyId: string): string {
   const { label } = controlEntry(id);
+  if (familyId === CARD && !id.startsWith('card-') && !knownTo(CARD, id))
+    return 'It belongs to charts, and the piece under the playhead is a card: go to a chart first.';
+  if (familyId !== CARD && id.startsWith('card-'))
+    return 'It belongs to cards: add one above the beats with “Add a piece”, or go to one.';
   const family = knownFamilies.find((each) => each.id === familyId);
   const specs = [...(family?.controls ?? []), ...controlSpecs];
   const spec = specs.find((each) => each.id === id);

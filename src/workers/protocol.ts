@@ -214,12 +214,14 @@ export interface StageWorkerApi {
   addImages(files: readonly ImageBytes[]): Promise<void>;
   /** Fonts of the person's own; before the film that is set in them. */
   addFonts(fonts: readonly FontBytes[]): Promise<void>;
-  /** The film in each look, as small pictures. */
   /** Another piece of the same film is edited from now on; null while there is no film. */
   lookAt(pieceId: string): Promise<FilmOverview | null>;
   /** A small picture of each piece that plays. */
   piecePictures(widthPx: number): Promise<ImageBitmap[]>;
+  /** The film in each look, as small pictures. */
   thumbnails(looks: readonly Look[], widthPx: number): Promise<ImageBitmap[]>;
+  /** The card at the playhead in each design, as small pictures in the order of `cardDesigns`; none where a chart is on show. */
+  designPictures(widthPx: number): Promise<ImageBitmap[]>;
   /** Small pictures of the chart as another family draws it, in order of time. */
   familyPictures(familyId: string, widthPx: number, count: number): Promise<ImageBitmap[]>;
   /** Where a part of the picture stands. */

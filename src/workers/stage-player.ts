@@ -1,6 +1,4 @@
 import { Memory } from '@/core/families/memory';
-import { familyOf } from '@/core/families/registry';
-import { inFamily } from '@/core/families/switch-family';
 import { type FilmOverview, overviewOf } from '@/core/film/overview';
 import { momentAt, pieceAt, placedPiece } from '@/core/film/piece-at';
 import { PieceShelf } from '@/core/film/piece-shelf';
@@ -8,12 +6,9 @@ import { type Pointed, pointAt } from '@/core/film/point-at';
 import { type Cubes, type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
 import { sceneAt } from '@/core/film/scene-at';
-import { clockOf } from '@/core/film/tell-film';
 import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
-import type { FilmPiece } from '@/core/project/film';
 import type { ImageBytes } from '@/core/project/film-media';
-import { type Look, withLook } from '@/core/project/look';
-import { withChart } from '@/core/project/pieces';
+import type { Look } from '@/core/project/look';
 import type { Project } from '@/core/project/project';
 import { boxOfPart, type StageRect } from '@/core/scene/part-box';
 import type { PartName, Scene } from '@/core/scene/scene';
@@ -26,19 +21,11 @@ import { charactersOf, type FontLoader, familiesOf } from '@/render/fonts';
 import { ImageStore } from '@/render/images';
 import type { FilmFormatName } from './export-protocol';
 import { filmSpeed } from './film-speed';
+import { designShots, familyShots, lookShots, pieceShots, type ShotSetting } from './piece-shots';
 import type { PlayOptions, StageReport } from './protocol';
-import { type SmallPictureSetting, smallPictures } from './small-pictures';
-
-/** Where in a film its one small picture is taken, in shares of it. */
-const LATE = 0.7;
+import { smallPictures } from './small-pictures';
 
 const worker = self as unknown as { fonts: FontFaceSet; requestAnimationFrame(callback: () => void): number };
-
-/** The film with one of its pieces alone: what the others look like need not be worked out. */
-const onlyPiece = (project: Project, piece: FilmPiece): Project => ({
-  ...project,
-  film: { ...project.film, pieces: [piece] },
-});
 
 /** Draws the preview on a canvas of a worker, plays it by the clock, and tells what stands where. */
 export class StagePlayer {
@@ -107,18 +94,6 @@ export class StagePlayer {
     return pieceAt(film, timeSec).piece.piece.id === piece.id ? timeSec : fromSec + (arrival?.sec ?? 0);
   }
 
-  /** A small picture of each piece that plays, late in it. */
-  async piecePictures(widthPx: number): Promise<ImageBitmap[]> {
-    const { film } = this;
-    if (!film) return [];
-    const shots = film.pieces.map(({ fromSec, lengthSec }) => () => ({ film, timeSec: fromSec + lengthSec * LATE }));
-    return smallPictures(shots, this.smallSetting(film, widthPx));
-  }
-
-  private smallSetting(film: PreparedFilm, widthPx: number): SmallPictureSetting {
-    return { widthPx, resources: this.resources, isGone: () => this.film !== film };
-  }
-
   private prepare(project: Project): PreparedFilm {
     return prepareFilm(project, this.cubes, { measure: this.measure, memory: this.memory });
   }
@@ -148,35 +123,28 @@ export class StagePlayer {
       [...Object.values(dress.texts), ...Object.values(dress.labels)].map(({ family }) => family),
     );
     await this.fonts.ensure([...new Set(families)], this.charactersOf(film.project));
-    const { piece, pieceSec } = pieceAt(film, this.timeSec);
-    const clock = clockOf(piece);
-    const settled = Math.min(Math.max(pieceSec, clock.lengthSec * 0.3), clock.lengthSec - clock.closingSec - 0.01);
-    const alone = onlyPiece(film.project, piece.piece);
-    const shots = looks.map((look) => () => {
-      return { film: this.prepare(withLook(alone, look, this.pieceId)), timeSec: settled };
-    });
-    return smallPictures(shots, this.smallSetting(film, widthPx));
+    return this.pictures(widthPx, (setting) => lookShots(setting, looks));
   }
 
-  /**
-   * Small pictures of the chart that is edited as another family draws it: at its end alone, or so many in order of time.
-   */
-  async familyPictures(familyId: string, widthPx: number, count: number): Promise<ImageBitmap[]> {
-    const { film } = this;
+  /** The card at the playhead in each design; none where a chart is on show. */
+  designPictures = (widthPx: number) => this.pictures(widthPx, designShots);
+
+  /** Small pictures of the chart that is edited as another family draws it: late in it, or so many in order of time. */
+  familyPictures = (familyId: string, widthPx: number, count: number) =>
+    this.pictures(widthPx, (setting) => familyShots(setting, familyId, count));
+
+  /** A small picture of each piece that plays. */
+  piecePictures = (widthPx: number) => this.pictures(widthPx, ({ film }) => pieceShots(film));
+
+  /** Small pictures of the film, or of what is made of it; none where it has gone meanwhile. */
+  private async pictures(
+    widthPx: number,
+    shotsOf: (setting: ShotSetting) => ReturnType<typeof pieceShots>,
+  ): Promise<ImageBitmap[]> {
+    const { film, timeSec, cubes, resources } = this;
     if (!film) return [];
-    const { piece } = pieceAt(film, this.timeSec);
-    if (piece.kind === 'card') return [];
-    const project = withChart(onlyPiece(film.project, piece.piece), piece.piece.id, (chart) =>
-      inFamily(chart, familyOf(familyId), this.cubes.get(chart.id) ?? null),
-    );
-    const prepared = this.prepare(project);
-    const { lengthSec, openingSec, closingSec } = clockOf(placedPiece(prepared, piece.piece.id));
-    const [first, last] = [openingSec, Math.max(openingSec, lengthSec - closingSec - 0.01)];
-    const shareOf = (i: number) => (count === 1 ? LATE : i / (count - 1));
-    const shots = Array.from({ length: count }, (_, i) => () => {
-      return { film: prepared, timeSec: first + (last - first) * shareOf(i) };
-    });
-    return smallPictures(shots, this.smallSetting(film, widthPx));
+    const shots = shotsOf({ film, timeSec, cubes, prepare: (project) => this.prepare(project) });
+    return smallPictures(shots, { widthPx, resources, isGone: () => this.film !== film });
   }
 
   /** Where a part of the picture stands, in stage pixels; null while it is not there. */

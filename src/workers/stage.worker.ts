@@ -59,6 +59,10 @@ const api: StageWorkerApi = {
     const pictures = (await player?.thumbnails(looks, widthPx)) ?? [];
     return Comlink.transfer(pictures, pictures);
   },
+  async designPictures(widthPx) {
+    const pictures = (await player?.designPictures(widthPx)) ?? [];
+    return Comlink.transfer(pictures, pictures);
+  },
   async familyPictures(familyId, widthPx, count) {
     const pictures = (await player?.familyPictures(familyId, widthPx, count)) ?? [];
     return Comlink.transfer(pictures, pictures);

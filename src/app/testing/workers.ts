@@ -87,6 +87,7 @@ export class FakeStage {
   addImages = async () => undefined;
   addFonts = async () => undefined;
   thumbnails = async () => [];
+  designPictures = async () => [];
   piecePictures = async () => [];
   lookAt = async (pieceId: string) => (this.film ? overviewOf(this.film, pieceId) : null);
   familyPictures = async () => [];

@@ -5,8 +5,9 @@ import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { knownFamilies } from '@/core/families/known';
 import { inFamily } from '@/core/families/switch-family';
+import { cardKinds, cardNames } from '@/core/project/card';
 import { currentTable } from '@/state/current';
-import { addChartPiece, addGroupPieces } from '@/state/edit-programme';
+import { addCardPiece, addChartPiece, addGroupPieces } from '@/state/edit-programme';
 import { cx } from '../parts/class-names';
 import { MenuItem } from '../parts/menu';
 import { useServices } from '../services';
@@ -23,7 +24,7 @@ export function AddPiece({ compact = false }: { readonly compact?: boolean }) {
       <DropdownMenu.Trigger
         disabled={!ready}
         aria-label="Add a piece"
-        title="Add a piece: another chart behind this one"
+        title="Add a piece: another chart, or a card"
         className={cx(
           'flex items-center gap-1 rounded-md text-[12px] hover:bg-line/60 disabled:opacity-45',
           compact ? 'w-8 justify-center border border-dashed border-line' : 'h-7 px-2 text-quiet',
@@ -36,6 +37,7 @@ export function AddPiece({ compact = false }: { readonly compact?: boolean }) {
           <Charts />
           <Tables />
           <Groups />
+          <Cards />
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
@@ -99,6 +101,20 @@ function Tables() {
       {others.map(({ id, name }) => (
         <MenuItem key={id} onSelect={() => add(() => void studio.addTablePiece(id))}>
           {name}
+        </MenuItem>
+      ))}
+    </Sub>
+  );
+}
+
+/** A card of each kind. */
+function Cards() {
+  const add = useAdd();
+  return (
+    <Sub title="A card">
+      {cardKinds.map((kind) => (
+        <MenuItem key={kind} onSelect={() => add(() => addCardPiece(kind))}>
+          {cardNames[kind]}
         </MenuItem>
       ))}
     </Sub>

@@ -7,9 +7,11 @@ import { DropdownMenu } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
 import { knownFamilies } from '@/core/families/known';
 import type { PieceBlock as Placed } from '@/core/film/overview';
+import { cardNames } from '@/core/project/card';
 import type { FilmPiece } from '@/core/project/film';
 import { pieceName } from '@/core/project/piece-name';
-import { chartOf } from '@/core/project/pieces';
+import { cardOf, chartOf, showsChart } from '@/core/project/pieces';
+import type { Project } from '@/core/project/project';
 import { doublePiece, removePiece, renamePiece, switchPiece } from '@/state/edit-programme';
 import { playheadStore } from '@/state/playhead';
 import { cx } from '../parts/class-names';
@@ -17,6 +19,14 @@ import { MenuItem } from '../parts/menu';
 import { useServices } from '../services';
 import { useProject } from '../use-state';
 import { clockWords } from './time-words';
+
+/** What kind of piece it is: the name of the chart's family, or of the card. */
+function kindOf(project: Project, piece: FilmPiece): string {
+  const card = cardOf(project, piece.id);
+  if (card) return cardNames[card.kind];
+  const family = chartOf(project, piece.id)?.family;
+  return knownFamilies.find(({ id }) => id === family)?.name ?? '';
+}
 
 interface PieceBlockProps {
   readonly piece: FilmPiece;
@@ -30,13 +40,10 @@ interface PieceBlockProps {
 export function PieceBlock({ piece, block, edited, picture }: PieceBlockProps) {
   const { studio } = useServices();
   const name = useProject((project) => pieceName(project, piece), '');
-  const kind = useProject((project) => chartOf(project, piece.id)?.family ?? '', '');
-  const family = knownFamilies.find(({ id }) => id === kind)?.name ?? '';
+  const kind = useProject((project) => kindOf(project, piece), '');
   const [naming, setNaming] = useState(false);
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: piece.id });
-  const said = piece.on
-    ? `${name}, ${family}, ${block ? clockWords(block.lengthSec) : '…'}`
-    : `${name}, ${family}, off`;
+  const said = piece.on ? `${name}, ${kind}, ${block ? clockWords(block.lengthSec) : '…'}` : `${name}, ${kind}, off`;
   const visit = () => {
     if (!block) return;
     void studio.playback.pause().then(() => studio.playback.seek(block.fromSec + block.arrivalSec));
@@ -74,7 +81,7 @@ export function PieceBlock({ piece, block, edited, picture }: PieceBlockProps) {
           <span className="min-w-0">
             <span className="block truncate text-[12px] leading-tight font-semibold">{name}</span>
             <span className="block truncate font-mono text-[10px] leading-tight text-quiet">
-              {piece.on ? block && clockWords(block.lengthSec) : 'off'} · {family}
+              {piece.on ? block && clockWords(block.lengthSec) : 'off'} · {kind}
             </span>
           </span>
         </button>
@@ -151,9 +158,13 @@ interface PieceMenuProps {
   readonly onRename: () => void;
 }
 
+/** A film keeps a piece, and a chart: its table is what the steps before are about. */
+const canRemove = ({ film: { pieces } }: Project, id: string) =>
+  pieces.filter(showsChart).some((piece) => piece.id !== id);
+
 function PieceMenu({ piece, name, onRename }: PieceMenuProps) {
   const { studio } = useServices();
-  const several = useProject((project) => project.film.pieces.length > 1, false);
+  const removable = useProject((project) => canRemove(project, piece.id), false);
   const alone = useProject((project) => project.film.pieces.filter(({ on }) => on).length < 2, true);
   return (
     <DropdownMenu.Root>
@@ -188,7 +199,7 @@ function PieceMenu({ piece, name, onRename }: PieceMenuProps) {
             {piece.on ? <EyeOff className="size-3.5" aria-hidden /> : <Eye className="size-3.5" aria-hidden />}
             {piece.on ? 'Switch off' : 'Switch on'}
           </MenuItem>
-          <MenuItem className="items-center gap-2" disabled={!several} onSelect={() => removePiece(piece.id)}>
+          <MenuItem className="items-center gap-2" disabled={!removable} onSelect={() => removePiece(piece.id)}>
             <Trash2 className="size-3.5" aria-hidden /> Remove
           </MenuItem>
         </DropdownMenu.Content>

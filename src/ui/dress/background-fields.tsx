@@ -1,15 +1,16 @@
 'use client';
 
 import { type Background, backgroundKinds } from '@/core/project/background';
-import { backgroundControls } from '@/core/project/controls/stage-controls';
+import { backgroundControls, backgroundPictureControls } from '@/core/project/controls/stage-controls';
+import { putAt } from '@/core/project/document-value';
 import { mixColours } from '@/core/scale/colour';
 import { editStage } from '@/state/edit-stage';
 import { ColourButton } from '../parts/colour-button';
 import { Field } from '../parts/field';
 import { SelectField } from '../parts/select-field';
+import { SpecControls } from '../parts/spec-input';
 import { useProject } from '../use-state';
 import { BackgroundPicture } from './background-picture';
-import { StageControls } from './stage-controls';
 
 const kindWords: Record<Background['kind'], string> = {
   plain: 'One colour',
@@ -24,13 +25,29 @@ const plainPaper: Background = { kind: 'plain', colour: '#FFFCF5' };
 /** How much darker the second colour of a new gradient is. */
 const DARKER = 0.18;
 
-/** One colour, a gradient, a picture, or nothing behind everything. */
-export function BackgroundFields() {
+/** The background of the film. */
+export function FilmBackground() {
   const background = useProject((project) => project.film.stage.background, plainPaper);
-  const set = (next: Background, gesture: string | null = null) =>
-    editStage((stage) => {
-      stage.background = next;
-    }, gesture);
+  return (
+    <BackgroundFields
+      background={background}
+      onChange={(next, gesture) =>
+        editStage((stage) => {
+          stage.background = next;
+        }, gesture)
+      }
+    />
+  );
+}
+
+interface BackgroundFieldsProps {
+  readonly background: Background;
+  readonly onChange: (next: Background, gesture: string | null) => void;
+}
+
+/** One colour, a gradient, a picture, or nothing behind everything. */
+export function BackgroundFields({ background, onChange }: BackgroundFieldsProps) {
+  const set = (next: Background, gesture: string | null = null) => onChange(next, gesture);
   const setColour = (colour: string, gesture: string | null) => set({ ...background, colour }, gesture);
   const setKind = (kind: Background['kind']) => {
     const { colour } = background;
@@ -38,6 +55,11 @@ export function BackgroundFields() {
     else if (kind === 'linear') set({ kind, colour, to: mixColours(colour, '#000000', DARKER), angleDeg: 90 });
     else if (kind === 'radial') set({ kind, colour, to: mixColours(colour, '#000000', DARKER) });
     else set({ kind, colour, pictureId: '', fit: 'fill', dim: 0.4, blur: 0 });
+  };
+  const write = (path: string, next: unknown, gesture: string | null) => {
+    const changed = { background: { ...background } };
+    putAt(changed, path, next);
+    set(changed.background, gesture);
   };
   return (
     <>
@@ -64,8 +86,13 @@ export function BackgroundFields() {
         choices={backgroundKinds.map((value) => ({ value, label: kindWords[value] }))}
         onChange={(value) => setKind(value as Background['kind'])}
       />
-      <StageControls of={backgroundControls} />
-      {background.kind === 'picture' && <BackgroundPicture background={background} />}
+      <SpecControls specs={backgroundControls} of={{ background }} write={write} />
+      {background.kind === 'picture' && (
+        <>
+          <BackgroundPicture background={background} onChange={set} />
+          <SpecControls specs={backgroundPictureControls} of={{ background }} write={write} />
+        </>
+      )}
       {background.kind === 'clear' && (
         <p className="text-[12px] leading-snug text-quiet">
           The colour above only decides the ink of the texts. Films keep the transparency in WebM and in image

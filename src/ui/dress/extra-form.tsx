@@ -10,10 +10,11 @@ import {
 import { putAt } from '@/core/project/document-value';
 import type { Anchor, Extra } from '@/core/project/film-parts';
 import { shippedFamilies } from '@/core/project/text-style';
-import { changeExtra, editExtra } from '@/state/edit-film';
+import { changeExtra, editExtra, layOverFilm } from '@/state/edit-film';
 import { Field } from '../parts/field';
 import { SelectField } from '../parts/select-field';
 import { SpecControls } from '../parts/spec-input';
+import { SwitchField } from '../parts/switch-field';
 import { useProject, useSession } from '../use-state';
 import { TimeEnd } from './extra-time';
 
@@ -34,8 +35,13 @@ export function ExtraForm({ extra }: FieldsProps) {
   const set = (change: Partial<Extra>) => changeExtra(extra.id, change);
   const write = (path: string, next: unknown, gesture: string | null) =>
     editExtra(extra.id, (draft) => putAt(draft, path, next), gesture);
+  const whole = useProject((project) => project.film.overlays.some(({ id }) => id === extra.id), false);
+  const several = useProject((project) => project.film.pieces.length > 1, false);
   return (
     <>
+      {(several || whole) && (
+        <SwitchField control="extra-whole" checked={whole} onChange={(next) => layOverFilm(extra.id, next)} />
+      )}
       {extra.kind === 'text' && (
         <>
           <SpecControls specs={extraWordControls} of={extra} write={write} />
@@ -43,13 +49,21 @@ export function ExtraForm({ extra }: FieldsProps) {
           <SpecControls specs={extraFontControls} of={extra} write={write} />
         </>
       )}
-      <AnchorField extra={extra} />
-      <SpecControls specs={[...extraPlaceControls, ...extraLookControls]} of={extra} write={write} />
-      <Field control="extra-time">
-        <TimeEnd label="Comes" moment={extra.from} otherwise="at the start" onChange={(from) => set({ from })} />
-        <TimeEnd label="Goes" moment={extra.to} otherwise="with the film" onChange={(to) => set({ to })} />
-      </Field>
-      <SpecControls specs={extraFadeControls} of={extra} write={write} />
+      <AnchorField extra={extra} marks={!whole} />
+      <SpecControls
+        specs={[...extraPlaceControls, ...extraLookControls].filter(({ path }) => !whole || path !== 'behind')}
+        of={extra}
+        write={write}
+      />
+      {!whole && (
+        <>
+          <Field control="extra-time">
+            <TimeEnd label="Comes" moment={extra.from} otherwise="at the start" onChange={(from) => set({ from })} />
+            <TimeEnd label="Goes" moment={extra.to} otherwise="with the film" onChange={(to) => set({ to })} />
+          </Field>
+          <SpecControls specs={extraFadeControls} of={extra} write={write} />
+        </>
+      )}
     </>
   );
 }
@@ -68,8 +82,8 @@ function FontField({ extra }: FieldsProps) {
 }
 
 /** What holds an extra: a corner or the middle of the stage, or a category's mark. */
-function AnchorField({ extra }: FieldsProps) {
-  const cube = useSession((state) => state.cube);
+function AnchorField({ extra, marks }: FieldsProps & { readonly marks: boolean }) {
+  const cube = useSession((state) => (marks ? state.cube : null));
   const { anchor } = extra;
   const set = (value: string) => {
     const next: Anchor = value.startsWith(MARK)

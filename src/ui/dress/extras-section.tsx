@@ -10,7 +10,7 @@ import { cx } from '../parts/class-names';
 import { Field, Section } from '../parts/field';
 import { FileChooser } from '../parts/file-chooser';
 import { useServices } from '../services';
-import { usePiece, useSession } from '../use-state';
+import { usePiece, useProject, useSession } from '../use-state';
 import { ExtraForm } from './extra-form';
 
 const kindWords: Record<Extra['kind'], string> = {
@@ -45,7 +45,9 @@ function fresh(kind: Extra['kind']): Omit<Extra, 'id'> {
 /** Logos, notes, lines and boxes, placed freely. */
 export function ExtrasSection() {
   const { addPicture } = useServices();
-  const extras = usePiece((piece) => piece.extras, none);
+  const own = usePiece((piece) => piece.extras, none);
+  const overlays = useProject((project) => project.film.overlays, none);
+  const extras = [...own, ...overlays];
   const picked = useSession((state) => state.pickedExtra);
   const file = useRef<HTMLInputElement>(null);
   const extra = extras.find(({ id }) => id === picked);
@@ -81,9 +83,17 @@ export function ExtrasSection() {
         />
         {extras.length > 0 && (
           <ul aria-label="Extras on stage" className="mt-2">
-            {extras.map((each, i) => (
-              <ExtraRow key={each.id} extra={each} first={i === 0} last={i === extras.length - 1} />
-            ))}
+            {[own, overlays].map((list) =>
+              list.map((each, i) => (
+                <ExtraRow
+                  key={each.id}
+                  extra={each}
+                  whole={list === overlays}
+                  first={i === 0}
+                  last={i === list.length - 1}
+                />
+              )),
+            )}
           </ul>
         )}
       </Field>
@@ -94,12 +104,14 @@ export function ExtrasSection() {
 
 interface ExtraRowProps {
   readonly extra: Extra;
+  /** Lies over the whole film. */
+  readonly whole: boolean;
   readonly first: boolean;
   readonly last: boolean;
 }
 
 /** One extra of the list: picked, moved in the order of drawing, or removed. */
-function ExtraRow({ extra, first, last }: ExtraRowProps) {
+function ExtraRow({ extra, whole, first, last }: ExtraRowProps) {
   const picked = useSession((state) => state.pickedExtra === extra.id);
   return (
     <li className={cx('flex items-center rounded-md', picked && 'bg-line/60')}>
@@ -111,6 +123,7 @@ function ExtraRow({ extra, first, last }: ExtraRowProps) {
       >
         {extra.name}
         {extra.text && <span className="text-quiet"> {extra.text.slice(0, 40)}</span>}
+        {whole && <span className="text-quiet"> · whole film</span>}
       </button>
       <IconButton
         label={`Draw ${extra.name} earlier`}

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { type Look, lookOf } from '@/core/project/look';
 import { looks } from '@/core/project/looks';
-import { currentChart, editPiece } from '@/state/current';
+import { currentDressed, editPiece } from '@/state/current';
 import { documentStore } from '@/state/document';
 import { applyLook } from '@/state/edit-film';
 import { Button } from '../parts/button';
@@ -13,7 +13,7 @@ import { Fold } from '../parts/fold';
 import { Picture } from '../parts/picture';
 import { SwitchField } from '../parts/switch-field';
 import { useServices } from '../services';
-import { useDocument, usePiece, useProject, useSession } from '../use-state';
+import { useDocument, useDressed, usePiece, useProject, useSession } from '../use-state';
 
 const THUMBNAIL_PX = 200;
 
@@ -27,10 +27,8 @@ export function LooksSection() {
   useEffect(reload, [reload]);
   const worn = useDocument(({ project }) => {
     if (!project) return null;
-    const chart = currentChart(project);
-    return (
-      all.find((look) => look.dress === chart.dress && look.background === project.film.stage.background)?.name ?? null
-    );
+    const { dress } = currentDressed(project);
+    return all.find((look) => look.dress === dress && look.background === project.film.stage.background)?.name ?? null;
   });
   return (
     <Section title="Looks">
@@ -96,7 +94,7 @@ function OwnLooks({ own, onChange }: OwnLooksProps) {
   const [name, setName] = useState('');
   const now = () => {
     const { project } = documentStore.getState();
-    return project ? lookOf(project, currentChart(project).dress, name.trim() || 'My look') : null;
+    return project ? lookOf(project, currentDressed(project).dress, name.trim() || 'My look') : null;
   };
   return (
     <Fold title="Looks of your own" holds={['own-looks']}>
@@ -166,8 +164,8 @@ function useThumbnails(all: readonly Look[]): readonly ImageBitmap[] {
   const { thumbnails } = useServices();
   const cube = useSession((state) => state.cube);
   const ready = useSession((state) => state.status === 'ready');
-  const text = useDocument(({ project }) => (project ? currentChart(project).text : null));
-  const family = useDocument(({ project }) => (project ? currentChart(project).family : null));
+  const text = useDressed((dressed) => ('texts' in dressed ? dressed.texts : dressed.text));
+  const family = useDressed((dressed) => ('design' in dressed ? dressed.design : dressed.family));
   const size = useDocument(({ project }) => (project ? project.film.stage.widthPx / project.film.stage.heightPx : 1));
   const [pictures, setPictures] = useState<readonly ImageBitmap[]>([]);
   const names = all.map(({ name }) => name).join('\n');

@@ -8,7 +8,7 @@ import { Fold } from '../parts/fold';
 import { PickField } from '../parts/pick-field';
 import { SpecInput } from '../parts/spec-input';
 import { useProject, useSession } from '../use-state';
-import { BackgroundFields } from './background-fields';
+import { FilmBackground } from './background-fields';
 import { BoxFields } from './box-fields';
 import { StageControls } from './stage-controls';
 
@@ -53,7 +53,7 @@ export function StageSection() {
           })
         }
       />
-      <BackgroundFields />
+      <FilmBackground />
       <Fold title="Size, margins and guides" holds={[...stageSizeControls.map(({ id }) => id), 'chart-box', 'guides']}>
         <StageControls of={stageSizeControls} />
         <BoxFields />

@@ -6,9 +6,9 @@ import { buildChoiceFilter } from '@/core/project/built';
 import type { PlayKind } from '@/core/project/chart';
 import type { ControlSpec } from '@/core/project/control-spec';
 import { putAt, valueAt } from '@/core/project/document-value';
-import { editChart } from '@/state/current';
+import { editDressed } from '@/state/current';
 import { specApplies, specOf } from '../controls';
-import { useChart } from '../use-state';
+import { useChart, useDressed } from '../use-state';
 import { Fold } from './fold';
 import { SpecInput } from './spec-input';
 
@@ -21,18 +21,20 @@ interface ControlProps {
   readonly at?: string;
 }
 
-/** A control of the chart that is edited, as its specification says. Nothing while it does not apply. */
+/**
+ * A control of the chart that is edited, as its specification says, or of the dress of a card. Nothing while it does not apply.
+ */
 export function Control({ id, unit, hint, at }: ControlProps) {
   const familyId = useChart((chart) => chart.family);
   const spec = specOf(id, familyId);
-  const applies = useChart((chart) => specApplies(spec, chart));
+  const applies = useDressed((dressed) => specApplies(spec, dressed));
   const path = at === undefined ? spec.path : `${at}.${spec.path.slice(spec.path.lastIndexOf('.') + 1)}`;
-  const value = useChart((chart) => valueAt(chart, path));
+  const value = useDressed((dressed) => valueAt(dressed, path));
   const playKind = useChart((chart) => chart.play.kind);
   const fitting = useMemo(() => narrowed(spec, familyId, playKind), [spec, familyId, playKind]);
   if (!applies) return null;
   const write = (next: unknown, gesture: string | null = null) =>
-    editChart((chart) => putAt(chart, path, next), gesture);
+    editDressed((dressed) => putAt(dressed, path, next), gesture);
   return <SpecInput spec={fitting} value={value} unit={unit} hint={hint} write={write} />;
 }
 

@@ -12,7 +12,9 @@ import type { OverlayProps } from './overlay';
 /** A frame around the picked extra; dragging it moves the extra. */
 export function ExtraTool({ scale }: OverlayProps) {
   const id = useSession((state) => state.pickedExtra);
-  const extra = usePiece((piece) => piece.extras.find((each) => each.id === id) ?? null, null);
+  const own = usePiece((piece) => piece.extras.find((each) => each.id === id) ?? null, null);
+  const overlay = useProject((project) => project.film.overlays.find((each) => each.id === id) ?? null, null);
+  const extra = own ?? overlay;
   const step = useSession((state) => state.step);
   // Nothing of it is there while nothing is picked: following every frame costs something.
   return extra && step === 'dress' ? <ExtraFrame scale={scale} extra={extra} /> : null;

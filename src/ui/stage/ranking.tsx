@@ -6,7 +6,7 @@ import { setSession } from '@/state/session';
 import { goToColour } from '../go-to';
 import { IconButton } from '../parts/button';
 import { cx } from '../parts/class-names';
-import { useChart, usePlayhead, useSession } from '../use-state';
+import { useCard, useChart, usePlayhead, useSession } from '../use-state';
 
 /** What is said of values that the table does not have. */
 const filledWords: Partial<Record<GapState, string>> = {
@@ -22,6 +22,7 @@ export function Ranking() {
   const cube = useSession((state) => state.cube);
   const lines = useSession((state) => state.overview?.lines);
   const gaps = useChart((chart) => chart.gaps) ?? 'bridge';
+  const onCard = useCard(() => true) ?? false;
   const filled = (category: number) => {
     const known = cube !== null && readout !== null && readout.period < cube.periods.length;
     return known ? filledWords[gapStateAt(cube, readout.period, category, gaps)] : undefined;
@@ -37,7 +38,9 @@ export function Ranking() {
         </IconButton>
       </div>
       {(!readout || readout.rows.length === 0) && (
-        <p className="p-3 text-[12px] text-quiet">Nobody is on stage here.</p>
+        <p className="p-3 text-[12px] text-quiet">
+          {onCard ? 'A card is on stage: words, and nobody to rank.' : 'Nobody is on stage here.'}
+        </p>
       )}
       <ol className="min-h-0 flex-1 overflow-y-auto py-1">
         {readout?.rows.map((row) => (

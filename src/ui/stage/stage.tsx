@@ -1,9 +1,12 @@
 'use client';
 
 import { type MouseEvent, type RefObject, useEffect, useRef, useState } from 'react';
-import { type ContentPart, contentParts } from '@/core/project/chart';
+import { cardTexts } from '@/core/project/card';
+import { contentParts } from '@/core/project/chart';
+import { cardOf } from '@/core/project/pieces';
 import { labelParts, textParts } from '@/core/project/text-style';
 import type { Subject } from '@/core/scene/scene';
+import { documentStore } from '@/state/document';
 import { playheadStore } from '@/state/playhead';
 import { sessionStore, setSession } from '@/state/session';
 import type { ControlId } from '../controls';
@@ -38,7 +41,21 @@ const controlOfPart: Record<string, ControlId> = {
   background: 'background',
 };
 
-const editable: readonly string[] = contentParts;
+/** Where it leads on a card. */
+const controlOfCard: Record<string, ControlId> = {
+  title: 'card-title',
+  subtitle: 'card-tagline',
+  lines: 'card-lines',
+  source: 'card-source',
+  address: 'card-address',
+  credits: 'card-credits',
+  logo: 'card-logo',
+  caption: 'captions',
+  extra: 'extras',
+  background: 'background',
+};
+
+const editable: readonly string[] = [...contentParts, ...cardTexts];
 
 interface StageProps {
   /** Floats small in the corner while the table has the centre. */
@@ -167,9 +184,14 @@ function usePointing({ small, widthPx, heightPx, onEdit }: PointingProps) {
       const rect = await services.boxOf(part);
       if (!rect) return;
       await services.studio.playback.pause();
-      onEdit({ part: part as ContentPart, rect });
+      onEdit({ part: part as TextEdit['part'], rect });
     },
   };
+}
+
+function isOnCard(): boolean {
+  const { project } = documentStore.getState();
+  return project !== null && cardOf(project, sessionStore.getState().pieceId) !== null;
 }
 
 /** Opens the controls of what was clicked. */
@@ -179,7 +201,7 @@ function openPart({ part, category, extra }: Subject): void {
   const typed = [...textParts, ...labelParts].find((each) => each === part);
   if (typed) setSession({ textPart: typed });
   if (name !== undefined && part !== 'value' && part !== 'picture') goToColour(name);
-  else goToControl(controlOfPart[part] ?? 'background');
+  else goToControl((isOnCard() ? controlOfCard : controlOfPart)[part] ?? 'background');
 }
 
 /** Fits the stage's ratio into its room. */

@@ -1,18 +1,45 @@
 'use client';
 
-import type { ContentPart } from '@/core/project/chart';
+import { type Card, type CardText, cardLimits, cardTexts } from '@/core/project/card';
+import { type Chart, type ContentPart, contentParts } from '@/core/project/chart';
 import { inkOn } from '@/core/scale/colour';
 import type { StageRect } from '@/core/scene/part-box';
-import { currentChart, editChart } from '@/state/current';
+import { currentDressed, editCard, editChart } from '@/state/current';
 import { documentStore } from '@/state/document';
 import { useProject } from '../use-state';
 import type { OverlayProps } from './overlay';
 
 /** The text that is edited in place, and where. */
 export interface TextEdit {
-  readonly part: ContentPart;
+  readonly part: ContentPart | CardText;
   readonly rect: StageRect;
 }
+
+/** The text of a part of what is edited, the style that it is set in, and how it is put back; null where there is none. */
+function textOf(part: TextEdit['part'], dressed: Chart | Card) {
+  const { texts } = dressed.dress;
+  if ('design' in dressed) {
+    const named = cardTextOf(part);
+    const style =
+      part === 'title' ? texts.title : part === 'source' || part === 'address' ? texts.source : texts.subtitle;
+    if (!named) return null;
+    const write = (text: string) =>
+      editCard((card) => {
+        card.texts[named] = text;
+      });
+    return { text: dressed.texts[named], style, write, lines: named === 'lines' || named === 'credits' };
+  }
+  const own = contentParts.find((each) => each === part);
+  if (!own) return null;
+  const write = (text: string) =>
+    editChart((chart) => {
+      chart.text[own] = text;
+    });
+  return { text: dressed.text[own], style: texts[own], write, lines: false };
+}
+
+/** What is a subtitle on stage is the tagline of a card. */
+const cardTextOf = (part: string) => cardTexts.find((each) => each === (part === 'subtitle' ? 'tagline' : part));
 
 /** A text of the stage, edited where it stands. Enter keeps it, Escape takes it back. */
 export function TextTool({
@@ -24,8 +51,9 @@ export function TextTool({
   const { part, rect } = editing;
   const { project } = documentStore.getState();
   if (!project) return null;
-  const chart = currentChart(project);
-  const style = chart.dress.texts[part];
+  const edited = textOf(part, currentDressed(project));
+  if (!edited) return null;
+  const { text: before, style, write, lines } = edited;
   const unit = Math.min(project.film.stage.widthPx, project.film.stage.heightPx) / 100;
   const sizePx = Math.max(11, style.size * unit * scale);
   return (
@@ -33,8 +61,8 @@ export function TextTool({
       aria-label={`Edit the ${part} on stage`}
       // biome-ignore lint/a11y/noAutofocus: the person has just asked to write here
       autoFocus
-      defaultValue={chart.text[part]}
-      maxLength={500}
+      defaultValue={before}
+      maxLength={lines ? cardLimits.textLength : 500}
       className="absolute z-10 resize-none overflow-hidden rounded-[3px] border-2 border-accent p-0.5 leading-tight outline-none"
       style={{
         left: Math.max(0, rect.x * scale - 4),
@@ -52,13 +80,11 @@ export function TextTool({
       onKeyDown={(event) => {
         event.stopPropagation();
         if (event.key === 'Escape') onDone();
-        if (event.key === 'Enter' && !event.shiftKey) event.currentTarget.blur();
+        if (event.key === 'Enter' && !event.shiftKey && !lines) event.currentTarget.blur();
       }}
       onBlur={(event) => {
-        const text = event.target.value.replace(/\s*\n\s*/g, ' ').trim();
-        editChart((draft) => {
-          draft.text[part] = text;
-        });
+        const { value } = event.target;
+        write(lines ? value.trim() : value.replace(/\s*\n\s*/g, ' ').trim());
         onDone();
       }}
     />

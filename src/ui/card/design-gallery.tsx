@@ -1,0 +1,81 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { type CardDesign, cardDesigns } from '@/core/project/card';
+import { editCard } from '@/state/current';
+import { Field } from '../parts/field';
+import { Picture } from '../parts/picture';
+import { useServices } from '../services';
+import { useCard, useProject, useSession } from '../use-state';
+
+const PICTURE_PX = 200;
+/** Pictures are asked for once the person pauses. */
+const PAUSE_MS = 300;
+
+const designNames: Readonly<Record<CardDesign, string>> = {
+  calm: 'Calm',
+  ledger: 'Ledger',
+  ribbon: 'Ribbon',
+  halves: 'Halves',
+  edges: 'Edges',
+  strings: 'Strings',
+  disc: 'Disc',
+};
+
+/** The ways to arrange a card, each shown with its own words. */
+export function DesignGallery() {
+  const design = useCard((card) => card.design);
+  const pictures = useDesignPictures();
+  return (
+    <Field control="card-design" bare>
+      <ul aria-label="Designs" className="grid grid-cols-3 gap-2">
+        {cardDesigns.map((id, i) => (
+          <li key={id}>
+            <button
+              type="button"
+              aria-label={`Design ${designNames[id]}`}
+              aria-pressed={design === id}
+              className="block w-full rounded-md border border-line bg-card p-1 text-left hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+              onClick={() =>
+                editCard((card) => {
+                  card.design = id;
+                })
+              }
+            >
+              <Picture picture={pictures[i] ?? null} className="h-14 w-full" />
+              <span className="block truncate px-0.5 pt-1 text-[12px]">{designNames[id]}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Field>
+  );
+}
+
+/** A small picture of the card in each design, made again once it has changed and the person pauses. */
+function useDesignPictures(): readonly ImageBitmap[] {
+  const { designPictures } = useServices();
+  const revision = useSession((state) => state.filmRevision);
+  const ready = useSession((state) => state.status === 'ready');
+  const card = useCard((each) => JSON.stringify({ ...each, design: null }));
+  const stage = useProject((project) => project.film.stage, null);
+  const [pictures, setPictures] = useState<readonly ImageBitmap[]>([]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: card, stage and what the film was last prepared of decide what the pictures show
+  useEffect(() => {
+    if (!ready) return;
+    let ended = false;
+    const timer = setTimeout(() => {
+      void designPictures(PICTURE_PX)
+        // Without its fonts no card can be drawn; the names remain, and the stage says what is missing.
+        .catch(() => [])
+        .then((made) => {
+          if (!ended && made.length > 0) setPictures(made);
+        });
+    }, PAUSE_MS);
+    return () => {
+      ended = true;
+      clearTimeout(timer);
+    };
+  }, [designPictures, ready, card, stage, revision]);
+  return pictures;
+}

@@ -1,0 +1,71 @@
+'use client';
+
+import { cardLogoSizeControl } from '@/core/project/controls/card-controls';
+import type { Project } from '@/core/project/project';
+import { currentPiece, editCard, type PieceDraft } from '@/state/current';
+import { edit } from '@/state/document';
+import { Button } from '../parts/button';
+import { Field } from '../parts/field';
+import { FileButton } from '../parts/file-button';
+import { useServices } from '../services';
+import { useCard, useProject } from '../use-state';
+import { CardControls } from './card-controls';
+
+/** The logo of a card: a picture of the project, or a file that becomes one. */
+export function LogoField() {
+  const { addPicture } = useServices();
+  const pictures = useProject((project) => project.pictures, none);
+  const pictureId = useCard((card) => card.logo.pictureId) ?? '';
+  const shown = pictures.find(({ id }) => id === pictureId);
+  const setLogo = (id: string) =>
+    editCard((card) => {
+      card.logo.pictureId = id;
+    });
+  return (
+    <>
+      <Field control="card-logo" hint={shown ? shown.fileName : 'No logo yet. PNG, JPEG, WebP or SVG.'}>
+        <div className="flex flex-wrap gap-2">
+          <FileButton
+            label="Picture for the logo"
+            accept=".png,.jpg,.jpeg,.webp,.svg"
+            onFiles={([chosen]) => {
+              if (!chosen) return;
+              void addPicture(chosen).then((picture) => {
+                if (!picture) return;
+                edit((draft) => {
+                  draft.pictures.push(picture);
+                  const { content } = currentPiece(draft as Project) as PieceDraft;
+                  if (content.kind === 'card') content.card.logo.pictureId = picture.id;
+                });
+              });
+            }}
+          >
+            Choose a logo
+          </FileButton>
+          {pictureId !== '' && <Button onClick={() => setLogo('')}>Without a logo</Button>}
+        </div>
+        {pictures.length > 0 && (
+          <ul aria-label="Pictures of the project" className="mt-2 flex flex-wrap gap-1.5">
+            {pictures.slice(0, MOST).map(({ id, fileName }) => (
+              <li key={id}>
+                <button
+                  type="button"
+                  aria-pressed={id === pictureId}
+                  className="max-w-40 truncate rounded-md border border-line bg-card px-2 py-1 text-[12px] hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+                  onClick={() => setLogo(id)}
+                >
+                  {fileName}
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+      </Field>
+      {pictureId !== '' && <CardControls of={[cardLogoSizeControl]} />}
+    </>
+  );
+}
+
+/** Pictures that are offered; more are found by choosing the file. */
+const MOST = 24;
+const none: readonly { readonly id: string; readonly fileName: string }[] = [];
