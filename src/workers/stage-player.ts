@@ -90,8 +90,10 @@ export class StagePlayer {
 
   /** A time at which the piece that is edited is on show: this one, or else when it has come. */
   private withinPiece(film: PreparedFilm, timeSec: number): number {
-    const { piece, fromSec, arrival } = placedPiece(film, this.pieceId);
-    return pieceAt(film, timeSec).piece.piece.id === piece.id ? timeSec : fromSec + (arrival?.sec ?? 0);
+    const { piece, kind, fromSec, lookSec } = placedPiece(film, this.pieceId);
+    const shown = pieceAt(film, timeSec).piece.piece.id === piece.id;
+    // Of a card whose words are still to come nothing would be seen.
+    return shown && (kind === 'chart' || timeSec >= fromSec + lookSec) ? timeSec : fromSec + lookSec;
   }
 
   private prepare(project: Project): PreparedFilm {

@@ -37,8 +37,8 @@ export class FakeStage {
       this.project = project;
       this.timeSec = Math.min(timeSec, this.film.lengthSec);
       if (pieceId !== this.pieceId && pieceAt(this.film, this.timeSec).piece.piece.id !== pieceId) {
-        const { fromSec, arrival } = placedPiece(this.film, pieceId);
-        this.timeSec = fromSec + (arrival?.sec ?? 0);
+        const { fromSec, lookSec } = placedPiece(this.film, pieceId);
+        this.timeSec = fromSec + lookSec;
       }
       this.pieceId = pieceId;
       this.tell();

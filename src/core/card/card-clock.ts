@@ -1,6 +1,6 @@
 import { createFilmClock, type FilmClock } from '../pace/film-clock';
 import { noBuild } from '../pace/pace';
-import type { Card } from '../project/card';
+import { type Card, cardTexts } from '../project/card';
 import { defaultPace } from '../project/defaults';
 import type { Period } from '../shaping/cube';
 
@@ -13,3 +13,13 @@ export function cardClock({ sec, goSec }: Card, framesPerSec: number): FilmClock
   const clock = createFilmClock([CARD_PERIOD], pace, framesPerSec);
   return { ...clock, closingSec: Math.min(goSec, sec) };
 }
+
+/** When all parts of a card have come, in seconds from its start: before it begins to go, however short it is. */
+export function wholeSec({ sec, goSec, comeSec, turnSec, texts, logo }: Card): number {
+  const count = cardTexts.filter((part) => texts[part].trim() !== '').length + (logo.pictureId === '' ? 0 : 1);
+  const come = Math.min(sec - goSec - MARGIN_SEC, comeSec + turnSec * count);
+  return come > 0 ? come : sec / 2;
+}
+
+/** A whole is looked at a little before it begins to go. */
+const MARGIN_SEC = 0.001;

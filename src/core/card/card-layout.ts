@@ -1,6 +1,6 @@
 import type { Box } from '../chart/box';
 import { ASCENT, cased, DESCENT, fontOf, LINE, withShadow } from '../chart/text-block';
-import type { CardKind, CardPart, CardText } from '../project/card';
+import type { Card, CardKind, CardPart, CardText } from '../project/card';
 import type { TextStyle } from '../project/text-style';
 import type { PartName, SceneNode, TextNode } from '../scene/scene';
 import { type Font, type MeasureText, wrapText } from '../scene/text-fit';
@@ -58,6 +58,12 @@ const SHRINK = 0.9;
 const MAX_SHRINKS = 24;
 /** Rolling credits keep at least this part of the room. */
 const ROLL_SHARE = 0.4;
+
+/** The size of a card's words in stage pixels, as long as there is room for all. @param unit A hundredth of the shorter side. */
+export function wordsPx(card: Card, part: CardText, unit: number): number {
+  const { style, times } = byKind[card.kind]?.[part] ?? usual[part];
+  return card.dress.texts[style].size * unit * times * card.size;
+}
 
 interface Block {
   readonly part: CardPart;

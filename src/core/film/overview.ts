@@ -70,6 +70,8 @@ export interface PieceBlock {
   /** How long the piece ahead takes to give way to it, and how long it was to take. */
   readonly arrivalSec: number;
   readonly wantedSec: number;
+  /** Seconds of the film at which a visit to it looks at it. */
+  readonly lookSec: number;
 }
 
 /** The film's length and one piece's map, times and moments. @param pieceId The piece that is edited; see `placedPiece`. */
@@ -81,12 +83,13 @@ export function overviewOf(film: PreparedFilm, pieceId: string | null = null): F
     framesPerSec,
     imageIds: imageIdsOf(film),
     stops: Float64Array.from(periodStops(film)),
-    blocks: pieces.map(({ piece, fromSec, lengthSec: pieceSec, arrival }) => ({
+    blocks: pieces.map(({ piece, fromSec, lengthSec: pieceSec, arrival, lookSec }) => ({
       id: piece.id,
       fromSec,
       lengthSec: pieceSec,
       arrivalSec: arrival?.sec ?? 0,
       wantedSec: arrival?.wantedSec ?? 0,
+      lookSec: fromSec + lookSec,
     })),
     ...overviewOfPiece(placedPiece(film, pieceId)),
   };

@@ -1,4 +1,4 @@
-import { cardClock } from '../card/card-clock';
+import { cardClock, wholeSec } from '../card/card-clock';
 import type { ToldCard } from '../card/prepare-card';
 import type { Family, ToldChart } from '../families/family';
 import { Memory } from '../families/memory';
@@ -24,6 +24,8 @@ interface PlacedPiece {
   readonly lengthSec: number;
   /** The way from the piece ahead; null for the first one, and after a cut. */
   readonly arrival: PlacedTransition | null;
+  /** Seconds from its start at which it is looked at: it has arrived, and a card's words have come. */
+  readonly lookSec: number;
 }
 
 /** A chart that has its place in the film. */
@@ -85,7 +87,8 @@ export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = 
     const { lengthSec } = clockOf(told);
     const arrival = arrivalOf(placed.at(-1), lengthSec);
     const fromSec = endSec - (arrival?.sec ?? 0);
-    placed.push({ ...told, piece, fromSec, lengthSec, arrival });
+    const lookSec = Math.max(arrival?.sec ?? 0, told.kind === 'card' ? wholeSec(told.card.card) : 0);
+    placed.push({ ...told, piece, fromSec, lengthSec, arrival, lookSec });
     endSec = fromSec + lengthSec;
   }
   return {

@@ -46,7 +46,7 @@ export function PieceBlock({ piece, block, edited, picture }: PieceBlockProps) {
   const said = piece.on ? `${name}, ${kind}, ${block ? clockWords(block.lengthSec) : '…'}` : `${name}, ${kind}, off`;
   const visit = () => {
     if (!block) return;
-    void studio.playback.pause().then(() => studio.playback.seek(block.fromSec + block.arrivalSec));
+    void studio.playback.pause().then(() => studio.playback.seek(block.lookSec));
   };
   return (
     <li

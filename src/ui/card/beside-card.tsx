@@ -15,7 +15,7 @@ export function BesideCard() {
   const charts = project ? playedCharts(project) : [];
   const visit = (pieceId: string) => {
     const block = blocks?.find(({ id }) => id === pieceId);
-    if (block) void studio.playback.pause().then(() => studio.playback.seek(block.fromSec + block.arrivalSec));
+    if (block) void studio.playback.pause().then(() => studio.playback.seek(block.lookSec));
   };
   return (
     <Section title="A card has no table">

@@ -3,6 +3,7 @@
 import { type Card, type CardText, cardLimits, cardTexts } from '@/core/project/card';
 import { type Chart, type ContentPart, contentParts } from '@/core/project/chart';
 import { inkOn } from '@/core/scale/colour';
+import { wordsPx } from '@/core/card/card-layout';
 import type { StageRect } from '@/core/scene/part-box';
 import { currentDressed, editCard, editChart } from '@/state/current';
 import { documentStore } from '@/state/document';
@@ -27,7 +28,8 @@ function textOf(part: TextEdit['part'], dressed: Chart | Card) {
       editCard((card) => {
         card.texts[named] = text;
       });
-    return { text: dressed.texts[named], style, write, lines: named === 'lines' || named === 'credits' };
+    const px = (unit: number) => wordsPx(dressed, named, unit);
+    return { text: dressed.texts[named], style, px, write, lines: named === 'lines' || named === 'credits' };
   }
   const own = contentParts.find((each) => each === part);
   if (!own) return null;
@@ -35,7 +37,8 @@ function textOf(part: TextEdit['part'], dressed: Chart | Card) {
     editChart((chart) => {
       chart.text[own] = text;
     });
-  return { text: dressed.text[own], style: texts[own], write, lines: false };
+  const px = (unit: number) => texts[own].size * unit;
+  return { text: dressed.text[own], style: texts[own], px, write, lines: false };
 }
 
 /** What is a subtitle on stage is the tagline of a card. */
@@ -53,9 +56,10 @@ export function TextTool({
   if (!project) return null;
   const edited = textOf(part, currentDressed(project));
   if (!edited) return null;
-  const { text: before, style, write, lines } = edited;
+  const { text: before, style, px, write, lines } = edited;
   const unit = Math.min(project.film.stage.widthPx, project.film.stage.heightPx) / 100;
-  const sizePx = Math.max(11, style.size * unit * scale);
+  // Words that had to shrink for their room are written as small as they stand.
+  const sizePx = Math.max(11, Math.min(px(unit), rect.heightPx) * scale);
   return (
     <textarea
       aria-label={`Edit the ${part} on stage`}
