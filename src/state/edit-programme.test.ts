@@ -33,16 +33,16 @@ describe('a new piece', () => {
     expect(sessionStore.getState().pieceId).toBe(second);
     expect(chartOf(project(), second)?.text.title).toBe('Second');
     expect(chartOf(project(), second)?.id).not.toBe(chartOf(project(), first as string)?.id);
-    // Of one table: marks are carried over; and what comes last leads nowhere.
-    expect(pieces().map(({ into }) => into.how)).toEqual(['carry-over', 'cut']);
+    // Of one table: marks are carried over; and what comes first comes from nowhere.
+    expect(pieces().map(({ into }) => into.how)).toEqual(['cut', 'carry-over']);
     setSession({ pieceId: first as string });
     const between = addChartPiece((chart) => ({ ...chart, tableId: 'other' }));
     expect(ids()).toEqual([first, between, second]);
     // Another table shares no marks; the way into the second piece stays what it was.
-    expect(pieces().map(({ into }) => into.how)).toEqual(['cut', 'carry-over', 'cut']);
+    expect(pieces().map(({ into }) => into.how)).toEqual(['cut', 'cut', 'carry-over']);
     undo();
     expect(ids()).toEqual([first, second]);
-    expect(pieces()[0]?.into.how).toBe('carry-over');
+    expect(pieces()[1]?.into.how).toBe('carry-over');
   });
 
   it('is made for each of several groups, in order', () => {
@@ -59,7 +59,7 @@ describe('a new piece', () => {
     addGroupPieces(['West']);
     expect(playedCharts(project())[2]?.chart.text.title).toBe(named('West'));
     undo();
-    expect(pieces().map(({ into }) => into.how)).toEqual(['carry-over', 'carry-over', 'cut']);
+    expect(pieces().map(({ into }) => into.how)).toEqual(['cut', 'carry-over', 'carry-over']);
     expect(addGroupPieces([])).toBeNull();
   });
 
@@ -96,12 +96,11 @@ describe('pieces', () => {
   });
 
   it('give way to the next one as it is set', () => {
-    const [first = ''] = ids();
-    addChartPiece((chart) => chart);
-    changeInto(first, { how: 'wipe', side: 'up' });
-    changeInto(first, { sec: 2 });
-    expect(pieces()[0]?.into).toMatchObject({ how: 'wipe', side: 'up', sec: 2 });
-    expect(pieces()[1]?.into.how).toBe('cut');
+    const second = addChartPiece((chart) => chart) as string;
+    changeInto(second, { how: 'wipe', side: 'up' });
+    changeInto(second, { sec: 2 });
+    expect(pieces()[1]?.into).toMatchObject({ how: 'wipe', side: 'up', sec: 2 });
+    expect(pieces()[0]?.into.how).toBe('cut');
   });
 
   it('go with their chart, but the last one stays', () => {

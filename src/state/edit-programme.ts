@@ -39,20 +39,13 @@ function addBehind(
   const made = make(before, project);
   const [first] = made;
   if (!first) return null;
+  const line: NewPiece[] = [{ piece: before, chart: chartOf(project, before.id) }, ...made];
+  // What came behind the piece so far comes behind the last new one, by the same way.
+  const pieces = made.map((each, i) => ({ ...each.piece, into: usualInto(line[i] ?? each, each) }));
   edit((draft) => {
-    const list = draft.film.pieces;
-    const at = list.findIndex(({ id }) => id === before.id);
-    // What came behind the piece so far comes behind the last new one, by the same way.
-    const line: NewPiece[] = [{ piece: before, chart: chartOf(project, before.id) }, ...made];
-    const ways = line.map((each, i) => {
-      const next = line[i + 1];
-      return next ? usualInto(each, next) : before.into;
-    });
-    const own = list[at];
-    if (own) own.into = { ...(ways[0] ?? before.into) };
     for (const { chart } of made) if (chart) draft.charts.push(chart as ProjectDraft['charts'][number]);
-    const pieces = made.map(({ piece }, i) => ({ ...piece, into: ways[i + 1] ?? cut }));
-    list.splice(at + 1, 0, ...(pieces as PieceDraft[]));
+    const list = draft.film.pieces;
+    list.splice(list.findIndex(({ id }) => id === before.id) + 1, 0, ...(pieces as PieceDraft[]));
   });
   setSession({ pieceId: first.piece.id });
   return first.piece.id;
@@ -87,7 +80,9 @@ export function addCardPiece(kind: CardKind): string | null {
   if (kind !== 'opening') return addBehind((before) => [make(before)], kind === 'closing' ? lastPiece(project) : null);
   const { piece } = make(pieceOf(project, null));
   edit((draft) => {
-    draft.film.pieces.unshift({ ...piece, into: dissolve } as PieceDraft);
+    const [first] = draft.film.pieces;
+    if (first && first.into.how === 'cut') first.into = { ...dissolve };
+    draft.film.pieces.unshift(piece as PieceDraft);
   });
   setSession({ pieceId: piece.id });
   return piece.id;
@@ -119,7 +114,7 @@ export const switchPiece = (id: string, on: boolean): void =>
     piece.on = on;
   });
 
-/** Changes the way from a piece into the next one. */
+/** Changes the way into a piece from the one ahead. */
 export const changeInto = (id: string, change: Partial<Transition>, gesture: string | null = null): void =>
   editPieceOf(
     id,

@@ -183,8 +183,8 @@ describe('several pieces', () => {
     film: {
       ...project.film,
       pieces: project.film.pieces.flatMap((piece) => [
-        { ...piece, into: { ...piece.into, how: 'dissolve' as const, sec: 2 } },
-        { ...piece, id: 'second' },
+        piece,
+        { ...piece, id: 'second', into: { ...piece.into, how: 'dissolve' as const, sec: 2 } },
       ]),
     },
   };

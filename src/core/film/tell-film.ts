@@ -85,7 +85,7 @@ export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = 
   for (const piece of playedPieces(project)) {
     const told = tellPiece(project, piece, { cubes, memory, shelf, list });
     const { lengthSec } = clockOf(told);
-    const arrival = arrivalOf(placed.at(-1), lengthSec);
+    const arrival = arrivalOf(placed.at(-1), piece, lengthSec);
     const fromSec = endSec - (arrival?.sec ?? 0);
     const lookSec = Math.max(arrival?.sec ?? 0, told.kind === 'card' ? wholeSec(told.card.card) : 0);
     placed.push({ ...told, piece, fromSec, lengthSec, arrival, lookSec });
@@ -125,10 +125,9 @@ function tellPiece(
   return { kind: 'chart', family, chart: told };
 }
 
-/** The way from the piece ahead into one of a length. It takes no more than half of either, so that two never meet. */
-function arrivalOf(ahead: ToldPiece | undefined, lengthSec: number): PlacedTransition | null {
-  if (!ahead || ahead.piece.into.how === 'cut') return null;
-  const { into } = ahead.piece;
+/** The way into a piece of a length from the one ahead. It takes no more than half of either, so that two never meet. */
+function arrivalOf(ahead: ToldPiece | undefined, { into }: FilmPiece, lengthSec: number): PlacedTransition | null {
+  if (!ahead || into.how === 'cut') return null;
   return { ...into, sec: Math.min(into.sec, ahead.lengthSec / 2, lengthSec / 2), wantedSec: into.sec };
 }
 

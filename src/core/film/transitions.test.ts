@@ -38,7 +38,7 @@ function filmOf(
   const project = defaultProject({ id: 'p', name: 'Test' }, testTable, first);
   const pieces = made.map((chart, i): FilmPiece => {
     const piece = freshPiece(`p${i}`, chart.id);
-    return { ...piece, into: { ...piece.into, ...into[i] } };
+    return { ...piece, into: { ...piece.into, ...into[i - 1] } };
   });
   return { ...project, charts: made, film: { ...project.film, framesPerSec: 25, pieces } };
 }

@@ -37,7 +37,7 @@ export interface FilmPiece {
   readonly content: PieceContent;
   /** A look for all does not change it. */
   readonly ownLook: boolean;
-  /** The way into the piece that plays next. */
+  /** The way into it from the piece that plays ahead; nothing for the first one. */
   readonly into: Transition;
   /** In the order of drawing. */
   readonly extras: readonly Extra[];

@@ -1,4 +1,4 @@
-/** How one piece of the film gives way to the next. */
+/** How a piece of the film takes the place of the one ahead. */
 export const transitionKinds = ['cut', 'dissolve', 'slide', 'wipe', 'carry-over'] as const;
 export type TransitionKind = (typeof transitionKinds)[number];
 
@@ -10,7 +10,7 @@ export type TransitionEase = (typeof transitionEases)[number];
 export const transitionSides = ['left', 'right', 'up', 'down'] as const;
 export type TransitionSide = (typeof transitionSides)[number];
 
-/** The way from a piece into the next one. While it lasts both play; a cut lasts no time. */
+/** The way into a piece from the one ahead. While it lasts both play; a cut lasts no time. */
 export interface Transition {
   readonly how: TransitionKind;
   /** How long it is to take; never more than half of either piece. A cut keeps it for when it is none any more. */

@@ -68,7 +68,7 @@ export function Programme() {
                   />
                   {piece.on && next && (
                     <li className="z-10 -mx-2 flex shrink-0">
-                      <Seam piece={piece} block={placed.get(next.id)} />
+                      <Seam piece={next} block={placed.get(next.id)} />
                     </li>
                   )}
                 </Fragment>

@@ -45,9 +45,8 @@ const CLICK_PX = 3;
 const [LEAST_SEC, MOST_SEC] = projectLimits.transitionSec;
 
 interface SeamProps {
-  /** The piece that gives way. */
+  /** The piece that comes, and its place in the film. */
   readonly piece: FilmPiece;
-  /** The piece that comes. */
   readonly block: PieceBlock | undefined;
 }
 

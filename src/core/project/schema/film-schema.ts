@@ -61,13 +61,13 @@ const piece = Joi.object({
   }).required(),
   ownLook: flag('A look for all pieces leaves this one as it is'),
   into: Joi.object({
-    how: oneOf(transitionKinds, 'How the next piece comes'),
+    how: oneOf(transitionKinds, 'How it takes the place of the piece ahead'),
     sec: number(projectLimits.transitionSec, 'sec', 'How long that takes'),
     ease: oneOf(transitionEases, 'How it goes from its start to its end'),
     side: oneOf(transitionSides, 'Where to the picture moves'),
   })
     .required()
-    .description('The way into the piece that plays next'),
+    .description('The way into it from the piece that plays ahead'),
   extras: Joi.array().items(extra).required().description('Things placed freely, in the order of drawing'),
   captions: Joi.array().items(caption).required().description('Texts over spans of the piece'),
 });
