@@ -34,6 +34,7 @@ module.exports = {
     core('chart', ['project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
     core('families', ['chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
     core('card', ['families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping']),
+    core('script', ['film', 'card', 'families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
     core('film', ['card', 'families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
     {
       // What two families need is shared; neither knows the other.
@@ -78,6 +79,8 @@ module.exports = {
           'fastest-levenshtein',
           '@types/culori',
           'i18n-iso-countries',
+          'yaml',
+          'image-size',
         ]),
       },
     },

@@ -1,3 +1,4 @@
+import { existsSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { families, firstFamily } from '@/core/families/registry';
 import type { Cubes } from '@/core/film/tell-film';
@@ -8,6 +9,8 @@ import { chartOf, playedCharts, tableOf, withChart } from '@/core/project/pieces
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read-project';
 import type { TableEntry } from '@/core/project/table-entry';
+import { projectOfScript } from '@/core/script/build-project';
+import { filesOfScript, isScriptName, meansFilmScript, readFilmScript } from '@/core/script/read-script';
 import type { Cube } from '@/core/shaping/cube';
 import { fieldsOf } from '@/core/shaping/fields';
 import { groupsOf, Preparer } from '@/core/shaping/preparation';
@@ -16,7 +19,7 @@ import { stepOf } from '@/core/shaping/understand';
 import type { Issue } from '@/core/table/issue';
 import { noReadingChoice } from '@/core/table/reader';
 import { findColumn } from '@/core/table/table';
-import { readProjectFile } from '@/export/project-file';
+import { type ProjectBundle, readProjectFile } from '@/export/project-file';
 import { type ChangeOptions, changed, takesFurther } from './change-project';
 import { readBytes } from './open-table';
 import { type PrepareOptions, plansOf, shapeFile } from './prepare';
@@ -47,9 +50,26 @@ interface Found {
 /** Is it a project with everything in it, rather than a table? */
 export const isProjectFile = (file: string) => file.toLowerCase().endsWith('.plucky');
 
-/** Reads a table or a project file into films. */
+/** Does what is in it say all of the film, rather than a table? */
+export const isWholeFilm = (file: string) => isProjectFile(file) || isScriptFile(file);
+
+/** Is it a film script? Other JSON may be a table. */
+export function isScriptFile(file: string): boolean {
+  return (
+    isScriptName(file) && meansFilmScript(file, new TextDecoder().decode(readBytes(file).subarray(0, SCRIPT_START)))
+  );
+}
+
+/** Bytes of a file in which a film script says that it is one. */
+const SCRIPT_START = 100_000;
+
+/** Reads a table, a project file or a film script into films. */
 export async function filmsFrom(file: string, options: FilmOptions, start: Start = 'film'): Promise<Found> {
-  const found = isProjectFile(file) ? await fromProjectFile(file, options) : await fromTable(file, options, start);
+  const found = isProjectFile(file)
+    ? await fromProject(projectBundle(file), file, options)
+    : isScriptFile(file)
+      ? await fromScript(file, options)
+      : await fromTable(file, options, start);
   return {
     ...found,
     films: found.films.map((film) => {
@@ -117,10 +137,42 @@ function projectOf(file: string, cube: Cube, start: Start): Project {
   return { ...plain, film: { ...plain.film, framesPerSec: 30 } };
 }
 
-async function fromProjectFile(file: string, options: FilmOptions): Promise<Found> {
+/** A film script with the files that it names, which lie beside it. */
+async function fromScript(file: string, options: FilmOptions): Promise<Found> {
+  const { read, files } = readScriptFile(file);
+  let count = 0;
+  const freshAsset = () => `asset-${++count}`;
+  const outcome = await projectOfScript(read, { families, files, freshAsset, projectId: 'film' });
+  if (!outcome.ok) throw Refusal.of(outcome.issues);
+  const { project, assets, cubes } = outcome.value;
+  // A film for each group, and other columns, are made anew from the tables.
+  const other = [options.group, options.period, options.category, options.value, options.steps, options.combine];
+  if (other.some((each) => each !== undefined) || options.where !== undefined) {
+    const { films, notes } = await fromProject({ project, assets }, file, options);
+    return { films, notes: [...outcome.issues, ...notes] };
+  }
+  return { films: [{ group: null, project, cubes, assets }], notes: outcome.issues };
+}
+
+/** A film script, and the bytes of what it names as far as that is there. @throws Refusal for a file that cannot be read. */
+export function readScriptFile(file: string) {
+  const read = readFilmScript(new TextDecoder().decode(readBytes(file)), families);
+  const folder = path.dirname(file);
+  const files = new Map<string, Uint8Array>();
+  for (const name of read.script ? filesOfScript(read.script) : []) {
+    const at = path.resolve(folder, name);
+    if (existsSync(at) && statSync(at).isFile()) files.set(name, readBytes(at));
+  }
+  return { read, files };
+}
+
+function projectBundle(file: string): ProjectBundle {
   const outcome = readProjectFile(readBytes(file));
   if (!outcome.ok) throw Refusal.of(outcome.issues);
-  const { project, assets } = outcome.value;
+  return outcome.value;
+}
+
+async function fromProject({ project, assets }: ProjectBundle, file: string, options: FilmOptions): Promise<Found> {
   const tables = new TableShelf(assets);
   const notes: Issue[] = [];
   const cubes = new Map<string, Cube>();

@@ -5,9 +5,11 @@ import { type Timeline, type ToldPiece, tellFilm } from '@/core/film/tell-film';
 import { stepAt } from '@/core/motion/slots';
 import { frameAt, frameTimeSec, positionAt } from '@/core/pace/film-clock';
 import { type Card, cardTexts } from '@/core/project/card';
+import { pieceName } from '@/core/project/piece-name';
+import type { Project } from '@/core/project/project';
 import type { MeasureText } from '@/core/scene/text-fit';
 import type { Issue } from '@/core/table/issue';
-import { type FilmOptions, filmsFrom, isProjectFile } from './film-input';
+import { type FilmOptions, filmsFrom, isWholeFilm } from './film-input';
 import { numberIn, wholeIn } from './numbers';
 import { Refusal } from './refusal';
 
@@ -35,7 +37,7 @@ export async function frames(
   const [first] = films;
   if (!first) throw new Refusal(`The column “${options.group}” is blank, so there are no groups.`);
   const film = tellFilm(first.project, first.cubes);
-  const named = isProjectFile(file);
+  const named = isWholeFilm(file) ? pieceNames(first.project) : null;
   if (options.events) return { lines: eventLines(film, named), notes };
   if (options.moments) return { lines: momentLines(film, named), notes };
   const prepared = prepareFilm(first.project, first.cubes, { measure: roughly });
@@ -57,9 +59,17 @@ function timesOf(options: FramesOptions, film: Timeline): { frame: number; timeS
   return Array.from({ length: count }, (_, i) => ({ frame: i * every, timeSec: frameTimeSec(film, i * every) }));
 }
 
-/** Films of projects say which piece is on show, and how long it has been. */
-function pieceWords({ piece }: ToldPiece, pieceSec: number, named: boolean) {
-  return named ? { piece: piece.id, pieceSec } : {};
+/** What each piece of a film is called in what is printed; nothing for a bare table. */
+type PieceNames = ReadonlyMap<string, { readonly number: number; readonly name: string }>;
+
+/** Pieces by their numbers from 0, in the order in which they stand in the film, those that are off included. */
+function pieceNames(project: Project): PieceNames {
+  return new Map(project.film.pieces.map((piece, number) => [piece.id, { number, name: pieceName(project, piece) }]));
+}
+
+/** Which piece is on show, and how long it has been. */
+function pieceWords({ piece }: ToldPiece, pieceSec: number, names: PieceNames | null) {
+  return names ? { piece: names.get(piece.id), pieceSec } : {};
 }
 
 /** Sizes of texts decide nothing of what is printed. */
@@ -68,7 +78,11 @@ const roughly: MeasureText = (text, font) => text.length * font.sizePx * 0.5;
 /** Which field of a row names the group that it comes with. */
 const GROUPS = ['category', 'period', 'part'] as const;
 
-function* frameLines(times: readonly { frame: number; timeSec: number }[], film: PreparedFilm, named: boolean) {
+function* frameLines(
+  times: readonly { frame: number; timeSec: number }[],
+  film: PreparedFilm,
+  named: PieceNames | null,
+) {
   for (const { frame, timeSec } of times) {
     const moment = momentAt(film, timeSec);
     const shown = 'coming' in moment ? moment.leaving : moment;
@@ -79,7 +93,7 @@ function* frameLines(times: readonly { frame: number; timeSec: number }[], film:
 }
 
 /** What a piece shows at a moment. */
-function pieceNumbers({ piece, pieceSec }: PieceMoment<PreparedPiece>, named: boolean) {
+function pieceNumbers({ piece, pieceSec }: PieceMoment<PreparedPiece>, named: PieceNames | null) {
   if (piece.kind === 'card') return { ...pieceWords(piece, pieceSec, named), ...cardNumbers(piece.card.card) };
   const { chart } = piece;
   const { family, plan } = chart;
@@ -108,7 +122,7 @@ function cardNumbers({ kind, texts }: Card) {
 }
 
 /** Every change that the charts list, in order of time. */
-function* eventLines({ pieces }: Timeline, named: boolean) {
+function* eventLines({ pieces }: Timeline, named: PieceNames | null) {
   for (const piece of pieces) {
     if (piece.kind === 'card') continue;
     for (const { timeSec, ...event } of piece.family.numbers.events(piece.chart)) {
@@ -118,7 +132,7 @@ function* eventLines({ pieces }: Timeline, named: boolean) {
   }
 }
 
-function* momentLines({ pieces }: Timeline, named: boolean) {
+function* momentLines({ pieces }: Timeline, named: PieceNames | null) {
   for (const piece of pieces) {
     if (piece.kind === 'card') continue;
     const { periods, categories } = piece.chart.cube;

@@ -3,8 +3,9 @@ import path from 'node:path';
 import { titleFromFileName } from '@/core/project/defaults';
 import { type Combine, combines } from '@/core/shaping/combine';
 import type { Cube } from '@/core/shaping/cube';
-import { type Fields, fieldsOf, fieldsOfShape } from '@/core/shaping/fields';
+import { type Fields, fieldsOfShape } from '@/core/shaping/fields';
 import { type FurtherChoice, furtherChoices, withFurther } from '@/core/shaping/further-choices';
+import { withNamedColumns } from '@/core/shaping/named-fields';
 import { groupsOf, Preparer } from '@/core/shaping/preparation';
 import type { JoinedTable } from '@/core/shaping/shape-options';
 import { type Grain, grains, type Step, type StepPlan } from '@/core/shaping/steps/step';
@@ -63,16 +64,6 @@ function namedColumns(options: PrepareOptions, group: string | null): string[] {
   const { period, category, value, second, third, panes, where = [] } = options;
   const tested = where.map((each) => each.split('=', 1)[0]?.trim());
   return [period, category, value, second, third, panes, group, ...tested].filter((name) => typeof name === 'string');
-}
-
-/** The fields with what was said on the command line; a named column also settles the layout. */
-function fieldsFor(guess: Fields, options: PrepareOptions): Fields {
-  const { period, category, value } = options;
-  const named = { ...(period ? { period } : {}), ...(category ? { category } : {}), ...(value ? { value } : {}) };
-  if (period && category && value) return fieldsOf({ ...guess, shape: 'long', ...named });
-  if (period && value && guess.shape !== 'long') return fieldsOf({ ...guess, shape: 'single', ...named });
-  if (value && guess.shape === 'periods-down') return fieldsOf({ ...guess, shape: 'single', ...named });
-  return { ...guess, ...named };
 }
 
 /** A refusal that names the other sheets of a workbook, since the table may stand in one of them. */
@@ -166,7 +157,7 @@ export async function shapeFile(
       fields = found.fields;
   }
   const { table } = after;
-  const final = furtherFields(fieldsFor(fields, options), options, takesFurther, (chosen) =>
+  const final = furtherFields(withNamedColumns(fields, options), options, takesFurther, (chosen) =>
     furtherChoices({ table, fields: chosen, joined, decimalHint: read.decimalHint }),
   );
   if (groupColumn !== null && !findColumn(table, groupColumn))

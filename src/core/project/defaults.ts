@@ -5,7 +5,7 @@ import type { Fields } from '../shaping/fields';
 import { builtPlay, type Chart } from './chart';
 import { defaultDress } from './dress';
 import type { KnownFamily } from './family-document';
-import type { FilmPiece, PieceContent } from './film';
+import type { Film, FilmPiece, PieceContent } from './film';
 import { usualPanes } from './panes';
 import { PROJECT_VERSION, type Project } from './project';
 import type { TableEntry } from './table-entry';
@@ -89,6 +89,20 @@ export function freshProject({ ids, title, table, fields, family, cube, ...words
   return defaultProject({ id: ids.project, name: title, pieceId: ids.piece }, table, chart);
 }
 
+/** A film as it starts out, without its pieces. */
+export const freshFilm: Omit<Film, 'pieces'> = {
+  stage: {
+    widthPx: 1920,
+    heightPx: 1080,
+    background: { kind: 'plain', colour: '#FFFCF5' },
+    margins: { top: 5, right: 5, bottom: 4, left: 5 },
+    box: null,
+  },
+  framesPerSec: 60,
+  overlays: [],
+  sounds: [],
+};
+
 /** A project with one table and one chart of it. */
 export function defaultProject(
   { id, name, pieceId = 'piece-1' }: { readonly id: string; readonly name: string; readonly pieceId?: string },
@@ -102,19 +116,7 @@ export function defaultProject(
     name,
     tables: [table],
     charts: [chart],
-    film: {
-      stage: {
-        widthPx: 1920,
-        heightPx: 1080,
-        background: { kind: 'plain', colour: '#FFFCF5' },
-        margins: { top: 5, right: 5, bottom: 4, left: 5 },
-        box: null,
-      },
-      framesPerSec: 60,
-      pieces: [freshPiece(pieceId, chart.id)],
-      overlays: [],
-      sounds: [],
-    },
+    film: { ...freshFilm, pieces: [freshPiece(pieceId, chart.id)] },
     pictures: [],
     fonts: [],
   };

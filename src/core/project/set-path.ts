@@ -45,7 +45,7 @@ export function withSettings(
   for (const { path, value } of settings) {
     const at = known.get(path) ?? known.get(path.replace(/\.\d+$/, '')) ?? wholeOf(path, paths);
     if (!at) return refuse('unknown-path', `There is no ${path}.${nearest(path, paths)}`);
-    place(changed, path.startsWith('film.') ? path : `chart.${path}`, readValue(value, at, path));
+    placeAt(changed, path.startsWith('film.') ? path : `chart.${path}`, readValue(value, at, path));
   }
   const fault = faultOf(changed, family);
   if (fault !== null) return refuse('bad-value', fault);
@@ -89,8 +89,8 @@ function readValue(text: string, { type, nullable }: DocumentPath, path: string)
   }
 }
 
-/** Puts a value at a path. A new `kind` keeps only what things of every kind have: the schema says what is missing. */
-function place(tree: Tree, path: string, value: unknown): void {
+/** Puts a value at a path, and makes what is missing on the way. A new `kind` keeps only what things of every kind have: the schema says what is missing. */
+export function placeAt(tree: Tree, path: string, value: unknown): void {
   const keys = path.split('.');
   const last = keys.pop() as string;
   let at = tree;

@@ -1,9 +1,9 @@
 'use client';
 
+import { wordsPx } from '@/core/card/card-layout';
 import { type Card, type CardText, cardLimits, cardTexts } from '@/core/project/card';
 import { type Chart, type ContentPart, contentParts } from '@/core/project/chart';
 import { inkOn } from '@/core/scale/colour';
-import { wordsPx } from '@/core/card/card-layout';
 import type { StageRect } from '@/core/scene/part-box';
 import { currentDressed, editCard, editChart } from '@/state/current';
 import { documentStore } from '@/state/document';

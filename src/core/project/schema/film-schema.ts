@@ -11,7 +11,8 @@ import { byKind, colour, family, flag, id, name, number, oneOf, share, text, who
 const offset = (direction: string) =>
   number(projectLimits.extraOffset, '% of the shorter side', `Distance ${direction}`);
 
-const extra = Joi.object({
+/** A thing placed freely. */
+export const extraSchema = Joi.object({
   id: id('Names the extra within the film'),
   kind: oneOf(extraKinds, 'What it is'),
   name: text('What the person calls it'),
@@ -68,7 +69,7 @@ const piece = Joi.object({
   })
     .required()
     .description('The way into it from the piece that plays ahead'),
-  extras: Joi.array().items(extra).required().description('Things placed freely, in the order of drawing'),
+  extras: Joi.array().items(extraSchema).required().description('Things placed freely, in the order of drawing'),
   captions: Joi.array().items(caption).required().description('Texts over spans of the piece'),
 });
 
@@ -102,7 +103,7 @@ export const filmSchema = Joi.object({
   framesPerSec: number(paceLimits.framesPerSec, '1/sec', 'Frames a second'),
   pieces: Joi.array().items(piece).min(1).required().description('In the order in which they play'),
   overlays: Joi.array()
-    .items(extra.keys({ from: stays('start'), to: stays('end') }))
+    .items(extraSchema.keys({ from: stays('start'), to: stays('end') }))
     .required()
     .description('Things that lie over the whole film, in the order of drawing'),
   sounds: Joi.array().max(0).required().description('Room for what a later version puts here'),
