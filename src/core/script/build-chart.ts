@@ -1,5 +1,4 @@
 import { familyAliases } from '../families/known';
-import { inFamily } from '../families/switch-family';
 import { showingMoment } from '../project/built';
 import type { Chart } from '../project/chart';
 import { defaultChart, suggestLengthSec } from '../project/defaults';
@@ -31,20 +30,17 @@ export function chartOfScript(
   { entry, fields, group, cube }: PieceTable,
   { id, dress, families, path }: { id: string; dress: Dress; families: readonly KnownFamily[]; path: string },
 ): { readonly chart: Chart; readonly faults: readonly Issue[] } {
-  const [first] = families;
   const { family, own } = familyOfScript(piece.chart, families);
-  if (!first) throw new RangeError('families: needs at least one');
-  const plain = defaultChart(id, entry.id, fields, first);
-  const drawn = inFamily({ ...plain, own: first.document.defaults(cube) }, family, cube);
+  const plain = defaultChart(id, entry.id, fields, family);
   const { title = '', subtitle = '', source = '', seconds } = piece;
   const faults: Issue[] = [];
   let chart: Chart = {
-    ...drawn,
+    ...plain,
     group,
     dress,
-    own: { ...(drawn.own as object), ...own },
-    text: { ...drawn.text, title, subtitle, source },
-    pace: { ...drawn.pace, length: { by: 'whole', sec: seconds ?? suggestLengthSec(cube) } },
+    own: { ...(family.document.defaults(cube) as object), ...own },
+    text: { ...plain.text, title, subtitle, source },
+    pace: { ...plain.pace, length: { by: 'whole', sec: seconds ?? suggestLengthSec(cube) } },
   };
   if (piece.built !== undefined) {
     const keys = cube.periods.map(({ key }) => key);
@@ -65,7 +61,7 @@ export function chartOfScript(
     settings: piece.set ?? {},
     schema: chartSchema(family),
     path: `${path}.set`,
-    fixed: ['id', 'family', 'familyVersion', 'tableId', 'kept'],
+    fixed: ['id', 'family', 'familyVersion', 'tableId', 'kept', 'fields', 'group'],
   });
   return { chart: set.value, faults: [...faults, ...set.faults] };
 }

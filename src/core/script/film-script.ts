@@ -3,6 +3,7 @@ import type { Card, CardKind, CardPart, PartMotion } from '../project/card';
 import type { Extra, Moment } from '../project/film-parts';
 import type { TransitionEase, TransitionKind, TransitionSide } from '../project/transition';
 import type { Combine } from '../shaping/combine';
+import type { Fields } from '../shaping/fields';
 import type { Grain, Step, StepPlan } from '../shaping/steps/step';
 
 // The film script: a whole film as one text that a person or a program writes. Seconds are seconds, sizes pixels, names of files
@@ -42,6 +43,8 @@ export interface ScriptTable {
   readonly value?: string;
   readonly second?: string;
   readonly third?: string;
+  /** All that says what is what, in place of what would be guessed. */
+  readonly fields?: Partial<Fields> & Pick<Fields, 'shape'>;
   /** `COLUMN=VALUE`, one or several; or values by columns. */
   readonly where?: string | readonly string[] | Readonly<Record<string, string>>;
   readonly combine?: Combine;
@@ -144,7 +147,7 @@ export function tableOfPiece({ table, ...beside }: ScriptChartPiece): ScriptTabl
   const own = typeof table === 'string' ? { file: table } : table;
   const { sheet, encoding, delimiter, headerRow, period, category, value, second, third, where, combine, every } =
     beside;
-  const { steps, added, typed } = beside;
+  const { fields, steps, added, typed } = beside;
   const given = {
     sheet,
     encoding,
@@ -159,6 +162,6 @@ export function tableOfPiece({ table, ...beside }: ScriptChartPiece): ScriptTabl
     combine,
     every,
   };
-  const all = { ...given, steps, added, typed };
+  const all = { ...given, fields, steps, added, typed };
   return { ...Object.fromEntries(Object.entries(all).filter(([, each]) => each !== undefined)), ...own };
 }

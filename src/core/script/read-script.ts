@@ -144,6 +144,7 @@ const tableKeys = [
   'value',
   'second',
   'third',
+  'fields',
   'where',
   'combine',
   'every',

@@ -16,7 +16,7 @@ export function scriptNote(path: string, message: string): Issue {
 /** Of some words the one that is written most like another; none where nothing is near. */
 export function nearestWord(word: string, all: readonly string[]): string | null {
   let best: string | null = null;
-  let least = Math.max(2, word.length / 2);
+  let least = Math.max(2, word.length / 2) + 0.5;
   for (const each of all) {
     const far = distance(word.toLowerCase(), each.toLowerCase());
     if (far < least) [best, least] = [each, far];

@@ -6,9 +6,12 @@ import { projectLimits } from '../project/limits';
 import { backgroundSchema } from '../project/schema/background-schema';
 import { extraSchema } from '../project/schema/film-schema';
 import { momentSchema } from '../project/schema/moment-schema';
+import { either } from '../project/schema/parts';
 import { transitionEases, transitionKinds, transitionSides } from '../project/transition';
 import { combines } from '../shaping/combine';
+import { fieldsOf } from '../shaping/fields';
 import { grains } from '../shaping/steps/step';
+import { fieldsSchema } from '../shaping/steps-file';
 import { SCRIPT_FORMAT, SCRIPT_VERSION } from './film-script';
 
 const words = (meaning: string, most: number = projectLimits.textLength) =>
@@ -30,6 +33,10 @@ const tableKeys: Joi.SchemaMap = {
   value: words('The column of the values'),
   second: words('A second value'),
   third: words('A third value'),
+  fields: fieldsSchema
+    .fork(Object.keys(fieldsOf({ shape: 'long' })), (field) => field.optional())
+    .fork(['shape'], (field) => field.required())
+    .description('All that says what is what, in place of what would be guessed'),
   where: Joi.alternatives(
     Joi.string(),
     Joi.array().items(Joi.string()),
@@ -88,8 +95,7 @@ function chartPiece(families: readonly KnownFamily[], aliases: readonly string[]
     ...tableKeys,
   });
   return Joi.object({
-    table: Joi.alternatives()
-      .conditional(Joi.object().unknown(), { then: table, otherwise: file('The file of the table') })
+    table: either(Joi.object().unknown(), table, file('The file of the table'))
       .required()
       .description('The file of the table, or all that says how it is read'),
     ...tableKeys,
@@ -165,12 +171,7 @@ export function scriptSchema(families: readonly KnownFamily[], aliases: readonly
       .description('Fonts of your own'),
     overlays: Joi.array().items(extraSchema).description('Things that lie over the whole film, as a project has them'),
     pieces: Joi.array()
-      .items(
-        Joi.alternatives().conditional(Joi.object({ card: Joi.exist() }).unknown(), {
-          then: cardPiece,
-          otherwise: chartPiece(families, aliases),
-        }),
-      )
+      .items(either(Joi.object({ card: Joi.exist() }).unknown(), cardPiece, chartPiece(families, aliases)))
       .min(1)
       .required()
       .description('In the order in which they play'),

@@ -1,7 +1,7 @@
 import type { TableEntry, TableSource } from '../project/table-entry';
 import { combines } from '../shaping/combine';
 import type { Cube } from '../shaping/cube';
-import type { Fields } from '../shaping/fields';
+import { type Fields, fieldsOf } from '../shaping/fields';
 import { furtherChoices, withFurther } from '../shaping/further-choices';
 import { withNamedColumns } from '../shaping/named-fields';
 import { groupsOf, Preparer } from '../shaping/preparation';
@@ -81,7 +81,7 @@ export class ScriptTables {
         );
     }
     if (faults.length > 0) return faults;
-    const guess = given.fields ?? found.fields;
+    const guess = table.fields ? fieldsOf(table.fields) : (given.fields ?? found.fields);
     const columns = withNamedColumns(guess, table);
     const choices = () =>
       furtherChoices({ table: after, fields: columns, joined: read.joined ?? [], decimalHint: read.decimalHint });

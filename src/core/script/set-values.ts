@@ -36,7 +36,8 @@ export function withValues<T extends object>({
   const changed = structuredClone(of) as unknown as Record<string, unknown>;
   for (const [key, value] of Object.entries(settings)) {
     const [first = ''] = key.split('.');
-    if (fixed.includes(first)) faults.push(scriptFault(`${path}.${key}`, `${first} is not set by hand.`));
+    if (fixed.includes(first))
+      faults.push(scriptFault(`${path}.${key}`, `${first} is not set here: it is said beside the table or the chart.`));
     else if (!Object.hasOwn(changed, first) || key.split('.').some((part) => forbidden.has(part)))
       faults.push(scriptFault(`${path}.${key}`, `there is no ${key}.${nearest(key, known)}`));
     else placeAt(changed, key, structuredClone(value));
@@ -45,16 +46,15 @@ export function withValues<T extends object>({
   const { error } = schema.validate(changed, { abortEarly: false, convert: false });
   for (const { path: at, message, type, context } of error?.details ?? []) {
     const place = at.join('.');
-    // The path as it was written says more than the place in the document that it led to.
-    const own = Object.keys(settings).find(
-      (key) => place === key || place.startsWith(`${key}.`) || key.startsWith(`${place}.`),
-    );
+    // A fault above what was set, such as a key that it lacks, is told where it was set.
+    const above = Object.keys(settings).find((key) => key.startsWith(`${place}.`));
+    const where = `${path}.${above ?? place}`;
     const rule = message.replace(/^"[^"]*" ?/, '');
     const was = context?.value === undefined ? '' : `; it is ${shown(context.value)}`;
     faults.push(
       type === 'object.unknown'
-        ? scriptFault(`${path}.${own ?? place}`, `there is no ${place}.${nearest(place, known)}`)
-        : scriptFault(`${path}.${own ?? place}`, `${rule}${was}.`),
+        ? scriptFault(where, `there is no ${place}.${nearest(place, known)}`)
+        : scriptFault(where, `${rule}${was}.`),
     );
   }
   return faults.length > 0 ? { value: of, faults } : { value: changed as unknown as T, faults };

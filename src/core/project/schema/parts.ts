@@ -78,4 +78,10 @@ export function byKind(kinds: Readonly<Record<string, readonly [meaning: string,
   });
 }
 
+/** One schema for what answers a condition, and another one for the rest. */
+export function either(condition: Joi.Schema, yes: Joi.Schema, no: Joi.Schema): Joi.AlternativesSchema {
+  // biome-ignore lint/suspicious/noThenProperty: the library's own word for what follows a condition
+  return Joi.alternatives().conditional(condition, { then: yes, otherwise: no });
+}
+
 export { Joi };
