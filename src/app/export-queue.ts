@@ -1,8 +1,10 @@
 'use client';
 
+import { toast } from 'sonner';
 import { type ExportForm, endingOf, freeName } from '@/core/project/export-form';
 import { ofGroup } from '@/core/project/group-film';
-import { chartOf, tableOf, withChart } from '@/core/project/pieces';
+import { pieceName } from '@/core/project/piece-name';
+import { chartOf, playedPieces, tableOf, withChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { Cube } from '@/core/shaping/cube';
 import { documentStore } from '@/state/document';
@@ -92,6 +94,14 @@ export class ExportQueue {
     const kept = sessionStore
       .getState()
       .exports.filter(({ phase }) => !single || (phase !== 'cancelled' && phase !== 'failed'));
+    const { broken } = sessionStore.getState();
+    const lost = broken.size > 0 ? playedPieces(project).find(({ id }) => broken.has(id)) : undefined;
+    if (lost) {
+      // A film that silently lacks a piece would be handed over.
+      const description = `${broken.get(lost.id)} Mend its table, or switch the piece off, and export again.`;
+      toast.error(`“${pieceName(project, lost)}” cannot be shown`, { description });
+      return;
+    }
     const cubes = this.film.cubes();
     for (const { id } of jobs)
       this.films.set(id, { project, cubes, pieceId: overview.pieceId, imageIds: overview.imageIds });

@@ -20,6 +20,7 @@ import { listServices } from './list-files';
 import { lookServices } from './look-files';
 import { TableOpener, tell } from './open-tables';
 import { openProject, saveProject } from './project-files';
+import { ScriptOpener, saveScript } from './script-films';
 import { bringShelf, openTemplate } from './shelf-files';
 import { keepPictures, shelfServices } from './shelf-services';
 import { loadSteps, saveSteps } from './steps-files';
@@ -46,6 +47,7 @@ export function createServices(keeper: Keeper): Services {
   });
   const opener = new TableOpener(studio, keeper.disk);
   const following = new FileFollowing(studio);
+  const scripts = new ScriptOpener(table.api);
   const exports = new ExportQueue(media, table.api, studio.film);
   studio.start();
   keepPictures(keeper, (project, widthPx) => {
@@ -54,7 +56,10 @@ export function createServices(keeper: Keeper): Services {
   });
 
   const openFiles = async (files: readonly OpenedFile[], add: AddHow | false) => {
-    const pictures = files.map(({ file }) => file).filter(({ name }) => /\.(png|jpe?g|webp|svg)$/i.test(name));
+    const plain = files.map(({ file }) => file);
+    // Pictures and tables beside a film script are those that it names.
+    if (!add && (await scripts.take(plain))) return;
+    const pictures = plain.filter(({ name }) => /\.(png|jpe?g|webp|svg)$/i.test(name));
     if (pictures.length > 0) await addCategoryPictures(pictures);
     const others = files.filter(({ file }) => !pictures.includes(file));
     const own = others.find(({ file }) => /\.plucky(-template|-shelf)?$/i.test(file.name));
@@ -85,6 +90,11 @@ export function createServices(keeper: Keeper): Services {
       else save(new Blob([bytes as BlobPart]), fileNameOf(project.name, `.${format}`));
     },
     saveProject,
+    scripts: {
+      save: saveScript,
+      give: (files) => scripts.give(files),
+      cancel: () => scripts.cancel(),
+    },
     addCategoryPictures,
     addPicture,
     addFont,

@@ -82,20 +82,25 @@ describe('frames', () => {
 
   it('come of a project as of a table, and then say which piece is on show', async () => {
     const [first, last] = await rows('race.plucky', { at: '0,20' });
-    expect(first).toMatchObject({ frame: 0, piece: 'piece-1', pieceSec: 0, period: '2001' });
+    expect(first).toMatchObject({
+      frame: 0,
+      piece: { number: 0, name: expect.any(String) },
+      pieceSec: 0,
+      period: '2001',
+    });
     expect(last).toMatchObject({ pieceSec: 20, period: '2002', rows: [{ category: 'A', rank: 1 }, {}] });
     expect((await rows('race.csv', { at: '0' }))[0]).not.toHaveProperty('piece');
     const [late] = await rows('two.plucky', { at: '25' });
-    expect(late).toMatchObject({ timeSec: 25, piece: 'piece-2', pieceSec: 5 });
+    expect(late).toMatchObject({ timeSec: 25, piece: { number: 1 }, pieceSec: 5 });
   });
 
   it('have events and moments in seconds of the film', async () => {
     const events = await rows('two.plucky', { events: true });
-    expect(events.map(({ category, to, piece }) => [category, to, piece])).toEqual([
-      ['A', 1, 'piece-1'],
-      ['B', 2, 'piece-1'],
-      ['A', 1, 'piece-2'],
-      ['B', 2, 'piece-2'],
+    expect(events.map(({ category, to, piece }) => [category, to, piece.number])).toEqual([
+      ['A', 1, 0],
+      ['B', 2, 0],
+      ['A', 1, 1],
+      ['B', 2, 1],
     ]);
     expect(events[2].timeSec - events[0].timeSec).toBeCloseTo(20, 9);
     const [moment] = await rows('race.plucky', { moments: true, set: ['own.momentWords.lead=Hail {name}'] });

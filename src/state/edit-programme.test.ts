@@ -92,7 +92,7 @@ describe('pieces', () => {
     expect(ids()).toEqual([first, second]);
     const [named, plain] = [pieces()[1], pieces()[0]];
     expect(named && pieceName(project(), named)).toBe('Shares');
-    expect(plain && pieceName(project(), plain)).toBe(chartOf(project(), first)?.text.title || 'Untitled');
+    expect(plain && pieceName(project(), plain)).toBe(chartOf(project(), first)?.text.title || 'X');
   });
 
   it('give way to the next one as it is set', () => {

@@ -160,12 +160,28 @@ describe('a film of two charts', () => {
 
   it('says whose data is lost, and comes back when it is there again', async () => {
     disk.delete('a2');
-    const { studio } = await open(two());
+    const { studio, given } = await open(two());
+    // The film goes on without the piece, and says so.
+    expect(sessionStore.getState()).toMatchObject({ status: 'ready', failure: [] });
+    expect([...sessionStore.getState().broken]).toEqual([['p2', expect.stringContaining('x.csv')]]);
+    expect(given.at(-1)?.project.film.pieces.map(({ on }) => on)).toEqual([true, false]);
+    expect(documentStore.getState().project?.film.pieces.map(({ on }) => on)).toEqual([true, true]);
+    // Who goes to the piece is told why it cannot be shown.
+    setSession({ pieceId: 'p2' });
+    await studio.film.idle();
     expect(sessionStore.getState()).toMatchObject({ status: 'failed', failure: [{ code: 'lost-data' }] });
     expect(playheadStore.getState().readout).toBeNull();
     disk.set('a2', bytes(fish));
     await studio.film.idle();
-    expect(sessionStore.getState().status).toBe('ready');
+    expect(sessionStore.getState()).toMatchObject({ status: 'ready', broken: new Map() });
+    expect(given.at(-1)?.project.film.pieces.map(({ on }) => on)).toEqual([true, true]);
+  });
+
+  it('fails where no other piece is left to be shown', async () => {
+    disk.clear();
+    await open(two());
+    expect(sessionStore.getState()).toMatchObject({ status: 'failed', failure: [{ code: 'lost-data' }] });
+    expect([...sessionStore.getState().broken.keys()]).toEqual(['piece-1', 'p2']);
   });
 });
 

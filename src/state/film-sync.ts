@@ -1,5 +1,6 @@
 import type { Chart } from '@/core/project/chart';
-import { chartOf, playedCharts, tableOf } from '@/core/project/pieces';
+import type { FilmPiece } from '@/core/project/film';
+import { chartOf, playedCharts, showsChart, tableOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
 import type { Cube } from '@/core/shaping/cube';
@@ -115,23 +116,31 @@ export class FilmSync {
     const edited = chartOf(project, sessionStore.getState().pieceId) ?? chartOf(project, null);
     const played = playedCharts(project).map(({ chart }) => chart);
     // The chart that is looked at comes first, so that its table is there as soon as can be.
+    const broken = new Map<string, readonly Issue[]>();
     for (const chart of new Set(edited ? [edited, ...played] : played)) {
-      const done = await this.chart(project, chart, chart === edited);
-      if (!done) return;
+      const failure = await this.chart(project, chart, chart === edited);
+      if (failure === 'again') return;
+      if (failure) broken.set(chart.id, failure);
     }
     for (const id of this.results.keys()) if (!project.charts.some((chart) => chart.id === id)) this.results.delete(id);
-    await this.prepare(project);
+    const rest = withoutCharts(project, broken);
+    const { pieceId } = sessionStore.getState();
+    const looked = pieceId === null ? undefined : broken.get(chartOf(project, pieceId)?.id ?? '');
+    const failure = looked ?? (rest ? null : [...broken.values()][0]);
+    setSession({ broken: brokenPieces(project, broken) });
+    if (failure || !rest) this.fail(failure ?? []);
+    else await this.prepare(rest);
   }
 
-  /** Brings one chart's values up to date. False where it has none, or where the document has changed meanwhile. */
-  private async chart(project: Project, chart: Chart, edited: boolean): Promise<boolean> {
+  /** Brings one chart's values up to date. Why it has none, or that the document has changed meanwhile; null where all is well. */
+  private async chart(project: Project, chart: Chart, edited: boolean): Promise<readonly Issue[] | 'again' | null> {
     const entry = tableOf(project, chart);
     const table = await this.open(project, entry, edited);
-    if (!table) return false;
+    if (!('columns' in table)) return table;
     const result = await this.shape(entry, chart, table);
-    if (!result) return false;
+    if (!result) return 'again';
     if (edited) this.show(result);
-    return result.cube !== null || this.fail(result.failure);
+    return result.cube === null ? result.failure : null;
   }
 
   /** Tells the interface what came of the chart that is edited. */
@@ -142,7 +151,7 @@ export class FilmSync {
       setSession({ cube, prepared, shapeIssues: issues, hovered: null });
   }
 
-  private async open(project: Project, entry: TableEntry, edited: boolean): Promise<TableSummary | null> {
+  private async open(project: Project, entry: TableEntry, edited: boolean): Promise<TableSummary | readonly Issue[]> {
     if (this.reader.isOpen(entry)) return this.reader.open(entry, project.tables);
     const { fileName } = entry.source;
     setSession({ status: 'reading', failure: [], reading: { fileName, share: 0, startedMs: Date.now() } });
@@ -151,10 +160,9 @@ export class FilmSync {
       if (edited) setSession({ table });
       return table;
     } catch (error) {
-      if (error instanceof ImportRefused) this.fail(error.issues);
-      else if (error instanceof ReadingCancelled) this.fail([cancelledReading(fileName)]);
-      else throw error;
-      return null;
+      if (error instanceof ImportRefused) return error.issues;
+      if (error instanceof ReadingCancelled) return [cancelledReading(fileName)];
+      throw error;
     } finally {
       setSession({ reading: null });
     }
@@ -243,12 +251,29 @@ export class FilmSync {
     setSession({ pieceId: readout.pieceId });
   }
 
-  private fail(issues: readonly Issue[]): false {
+  private fail(issues: readonly Issue[]): void {
     this.sent.clear();
     this.shown = null;
     void this.workers.stage.clear();
     setReadout(null);
     setSession({ status: 'failed', failure: issues, overview: null, playing: false });
-    return false;
   }
+}
+
+/** The project without the pieces whose charts have no values; null where no other one plays. */
+function withoutCharts(project: Project, broken: ReadonlyMap<string, unknown>): Project | null {
+  if (broken.size === 0) return project;
+  const gone = (piece: FilmPiece) => showsChart(piece) && broken.has(piece.content.chartId);
+  const pieces = project.film.pieces.map((piece) => (gone(piece) ? { ...piece, on: false } : piece));
+  return pieces.some(({ on }) => on) ? { ...project, film: { ...project.film, pieces } } : null;
+}
+
+/** Why pieces that play cannot be shown, by their ids. */
+function brokenPieces(project: Project, broken: ReadonlyMap<string, readonly Issue[]>): ReadonlyMap<string, string> {
+  return new Map(
+    playedCharts(project).flatMap(({ piece, chart }) => {
+      const issues = broken.get(chart.id);
+      return issues ? [[piece.id, issues[0]?.message ?? 'It has no values.'] as const] : [];
+    }),
+  );
 }

@@ -99,11 +99,19 @@ export interface SessionState {
   readonly focusControl: { readonly id: string; readonly count: number } | null;
   /** The cell of the table to bring into view. */
   readonly focusCell: { readonly row: number; readonly column: string; readonly count: number } | null;
+  /** Why pieces that play cannot be shown, by their ids: the film goes on without them. */
+  readonly broken: ReadonlyMap<string, string>;
   readonly saving: 'saved' | 'saving' | { readonly failed: string };
   /** The work that was open before the present one was begun: undo at the very start goes back to it. */
   readonly cameFrom: string | null;
   /** Work that the next table becomes like: it takes over look, pace, words, extras and steps. */
   readonly template: { readonly name: string; readonly project: Project } | null;
+  /** A film script that asks for files, or that has mistakes. */
+  readonly script: {
+    readonly fileName: string;
+    readonly missing: readonly string[];
+    readonly faults: readonly string[];
+  } | null;
   /** The work that was just made of a table that came in. */
   readonly imported: string | null;
   readonly rankingOpen: boolean;
@@ -140,6 +148,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   cube: null,
   shapeIssues: [],
   overview: null,
+  broken: new Map(),
   filmRevision: 0,
   playing: false,
   speed: 1,
@@ -152,6 +161,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   saving: 'saved',
   cameFrom: null,
   template: null,
+  script: null,
   imported: null,
   rankingOpen: true,
   wholeFilm: false,

@@ -15,6 +15,7 @@ import { CommandPalette, fetchRest, GridEditor, OutputDesk, ShapeCentre, WorkShe
 import { IconButton } from './parts/button';
 import { FileChooser } from './parts/file-chooser';
 import { useFocusMemory } from './parts/focus-return';
+import { ScriptDialog } from './script-dialog';
 import { useServices } from './services';
 import { ShortcutList, useShortcuts } from './shortcuts';
 import { Ranking } from './stage/ranking';
@@ -57,7 +58,7 @@ export function AppFrame() {
           <FileChooser
             ref={picker}
             label="Open a table or a project file"
-            accept={`${tableEndings},.plucky,.plucky-template,.plucky-shelf`}
+            accept={`${tableEndings},.yaml,.yml,.plucky,.plucky-template,.plucky-shelf`}
             multiple
             onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
           />
@@ -89,6 +90,7 @@ export function AppFrame() {
           </Group>
         </main>
       </div>
+      <ScriptDialog />
       {shelf && <WorkShelf open onOpenChange={setShelf} />}
       {palette && <CommandPalette open onOpenChange={setPalette} commands={commands} />}
       <ShortcutList open={help} onOpenChange={setHelp} commands={commands} />

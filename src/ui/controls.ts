@@ -154,6 +154,12 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'film-size', label: 'Size', step: 'output', words: 'resolution pixels 1080 4k' },
   { id: 'film-export', label: 'Export', step: 'output', words: 'render save video download' },
   { id: 'save-project', label: 'Save project file', step: 'output', words: 'download keep share' },
+  {
+    id: 'save-script',
+    label: 'Film as a script',
+    step: 'output',
+    words: 'json yaml text export code program automate',
+  },
   { id: 'open-project', label: 'Open project file', step: 'output', words: 'load' },
 ];
 

@@ -119,6 +119,12 @@ export interface Services {
   saveShaped(format: 'csv' | 'xlsx' | 'json'): Promise<void>;
   openSample(sample: Sample): Promise<void>;
   saveProject(): Promise<void>;
+  /** Films as scripts: what one that is opened asks for, and writing the open film as one. */
+  readonly scripts: {
+    save(): Promise<void>;
+    give(files: readonly File[]): Promise<void>;
+    cancel(): void;
+  };
   /** Work that is kept in this browser and not open. */
   readonly works: WorkServices;
   readonly versions: VersionServices;

@@ -122,6 +122,17 @@ export interface ChartPlace {
 
 /** Reads tables and shapes them: those of a project side by side, each for the charts that are made of it. */
 export interface TableWorkerApi {
+  /**
+   * Makes a project of a film script.
+   *
+   * @param files Bytes of the files that it names, by its names for them.
+   * @returns The project with its assets; or every mistake.
+   */
+  buildScript(
+    text: string,
+    files: ReadonlyMap<string, Uint8Array>,
+    projectId: string,
+  ): Promise<Outcome<{ readonly project: Project; readonly assets: ReadonlyMap<string, Uint8Array> }>>;
   /** Reads a table, in place of what it held before. @param onProgress Told the share that is read, in [0, 1]. */
   open(
     tableId: string,

@@ -19,6 +19,7 @@ import { profileTable } from '@/core/table/profile';
 import type { ReadTable } from '@/core/table/reader';
 import { findColumn, type Table } from '@/core/table/table';
 import { writeShaped } from '@/export/data/shaped-table';
+import { buildScript } from './build-script';
 import type { ChartPlace, ColumnSummary, GridSummary, TableWorkerApi, View } from './protocol';
 import { sortRanks } from './sort-ranks';
 
@@ -46,6 +47,8 @@ export class TableDesk implements TableWorkerApi {
   private readonly shaped = new Map<string, Shaped>();
   /** By chart: its values before a refresh, to compare with. */
   private readonly remembered = new Map<string, Cube>();
+
+  buildScript = buildScript;
 
   async open(...[tableId, sources, onProgress]: Parameters<TableWorkerApi['open']>) {
     const outcome = await readSources(sources, (share) => void onProgress(share));

@@ -14,10 +14,11 @@ import { cardOf, chartOf, showsChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { doublePiece, removePiece, renamePiece, switchPiece } from '@/state/edit-programme';
 import { playheadStore } from '@/state/playhead';
+import { setSession } from '@/state/session';
 import { cx } from '../parts/class-names';
 import { MenuItem } from '../parts/menu';
 import { useServices } from '../services';
-import { useProject } from '../use-state';
+import { useProject, useSession } from '../use-state';
 import { clockWords } from './time-words';
 
 /** What kind of piece it is: the name of the chart's family, or of the card. */
@@ -42,10 +43,17 @@ export function PieceBlock({ piece, block, edited, picture }: PieceBlockProps) {
   const name = useProject((project) => pieceName(project, piece), '');
   const kind = useProject((project) => kindOf(project, piece), '');
   const [naming, setNaming] = useState(false);
+  const broken = useSession((state) => state.broken.get(piece.id));
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: piece.id });
-  const said = piece.on ? `${name}, ${kind}, ${block ? clockWords(block.lengthSec) : '…'}` : `${name}, ${kind}, off`;
+  const length = block ? clockWords(block.lengthSec) : '…';
+  const state = broken !== undefined ? `cannot be shown: ${broken}` : piece.on ? length : 'off';
+  const said = `${name}, ${kind}, ${state}`;
   const visit = () => {
-    if (!block) return;
+    if (!block) {
+      // What cannot be shown is edited all the same: that is how it is mended.
+      if (broken !== undefined) void studio.playback.pause().then(() => setSession({ pieceId: piece.id }));
+      return;
+    }
     void studio.playback.pause().then(() => studio.playback.seek(block.lookSec));
   };
   return (
@@ -55,6 +63,7 @@ export function PieceBlock({ piece, block, edited, picture }: PieceBlockProps) {
         'group relative flex min-w-9 items-stretch overflow-hidden rounded-md border bg-card',
         edited ? 'border-2 border-ink' : 'border-line hover:border-ink',
         !piece.on && 'max-w-28 border-dashed opacity-60',
+        broken !== undefined && 'border-dashed border-accent',
         isDragging && 'z-20 shadow-lg',
       )}
       style={{
@@ -81,7 +90,8 @@ export function PieceBlock({ piece, block, edited, picture }: PieceBlockProps) {
           <span className="min-w-0">
             <span className="block truncate text-[12px] leading-tight font-semibold">{name}</span>
             <span className="block truncate font-mono text-[10px] leading-tight text-quiet">
-              {piece.on ? block && clockWords(block.lengthSec) : 'off'} · {kind}
+              {broken !== undefined ? 'cannot be shown' : piece.on ? block && clockWords(block.lengthSec) : 'off'} ·{' '}
+              {kind}
             </span>
           </span>
         </button>

@@ -138,7 +138,7 @@ describe('Output', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Save' }));
     expect(asked).toContain('saveProject');
     const file = new File(['x'], 'a.plucky');
-    await userEvent.upload(screen.getByLabelText('Choose a project file from this computer'), file);
+    await userEvent.upload(screen.getByLabelText('Choose a project file or a film script from this computer'), file);
     expect(calls.find(({ name }) => name === 'openFiles')?.given).toEqual([[{ file, handle: null }]]);
   });
 });

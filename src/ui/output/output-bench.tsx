@@ -1,6 +1,6 @@
 'use client';
 
-import { Download, FolderOpen, HardDriveDownload, Save } from 'lucide-react';
+import { Download, FolderOpen, HardDriveDownload, Save, ScrollText } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Button } from '../parts/button';
 import { Field, Section } from '../parts/field';
@@ -240,11 +240,20 @@ function ProjectSection({ ready }: { readonly ready: boolean }) {
           <Save className="size-4" aria-hidden /> Save
         </Button>
       </Field>
+      <Field
+        control="save-script"
+        hint="A ZIP with film.json, the tables and the pictures: a text to read, change, and render by “tempo render”."
+      >
+        <Button className="w-full" disabled={!ready} onClick={() => void services.scripts.save()}>
+          <ScrollText className="size-4" aria-hidden /> Save as a script
+        </Button>
+      </Field>
       <Field control="open-project">
         <FileButton
           className="w-full"
-          label="Choose a project file from this computer"
-          accept=".plucky"
+          label="Choose a project file or a film script from this computer"
+          accept=".plucky,.json,.yaml,.yml,.zip"
+          multiple
           onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
         >
           <FolderOpen className="size-4" aria-hidden /> Open
