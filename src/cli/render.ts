@@ -4,6 +4,7 @@ import type { BrowserContext } from 'playwright-core';
 import { plainCubes } from '@/core/film/film-data';
 import { tellFilm } from '@/core/film/tell-film';
 import { type ExportForm, endingOf, freeName } from '@/core/project/export-form';
+import { pieceName } from '@/core/project/piece-name';
 import type { Issue } from '@/core/table/issue';
 import { filmFormatIds } from '@/export/video/film-format';
 import { startBrowser } from './browser';
@@ -22,6 +23,7 @@ export interface RenderOptions extends FilmOptions {
   readonly to?: string;
   readonly workers?: string;
   readonly clear?: boolean;
+  readonly stills?: boolean;
   readonly out: string;
 }
 
@@ -87,11 +89,36 @@ function formOf(film: FilmInput, options: RenderOptions): ExportForm {
 /** Where the film of a group goes: a folder takes one file for each. */
 function outOf({ group, project }: FilmInput, form: ExportForm, { out }: RenderOptions): string {
   if (group === null) return out;
-  const name = group.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '') || 'group';
+  const name = wordsOf(group, 'group');
   if (out.includes('{group}')) return out.replaceAll('{group}', name);
   mkdirSync(out, { recursive: true });
   return path.join(out, `${project.name.replace(/[^\p{L}\p{N}]+/gu, '-')}-${name}${endingOf(form)}`);
 }
+
+const stillKinds = ['png', 'jpeg', 'webp', 'svg'] as const;
+
+/** Where in a chart's piece its still is taken, as a share of it. */
+const STILL_SHARE = 0.7;
+
+/** A picture of each piece, in a folder. */
+function stillsOf(film: FilmInput, options: RenderOptions): { film: FilmInput; form: ExportForm; out: string }[] {
+  const kind = oneOf('--format', options.format ?? 'png', stillKinds);
+  const folder = film.group === null ? options.out : path.join(options.out, wordsOf(film.group, 'group'));
+  mkdirSync(folder, { recursive: true });
+  const { pieces } = tellFilm(film.project, film.cubes);
+  return pieces.map((piece, i) => {
+    const pieceSec = piece.kind === 'card' ? piece.lookSec : piece.lengthSec * STILL_SHARE;
+    const timeSec = piece.fromSec + pieceSec;
+    const form: ExportForm =
+      kind === 'svg' ? { kind, timeSec, clear: false } : { kind, timeSec, times: 1, clear: false };
+    const name = wordsOf(pieceName(film.project, piece.piece), 'piece').slice(0, 60);
+    return { film, form, out: path.join(folder, `${String(i + 1).padStart(2, '0')}-${name}${endingOf(form)}`) };
+  });
+}
+
+/** A text as part of a file's name. */
+const wordsOf = (text: string, otherwise: string) =>
+  text.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '') || otherwise;
 
 const base64 = (bytes: Uint8Array | undefined) => Buffer.from(bytes ?? new Uint8Array(0)).toString('base64');
 
@@ -126,10 +153,12 @@ export async function render(
 ): Promise<{ readonly files: readonly string[]; readonly notes: readonly Issue[] }> {
   const { films, notes } = await filmsFrom(file, options);
   const taken = new Set<string>();
-  const plans = films.map((film) => {
-    const form = formOf(film, options);
-    return { film, form, out: freeName(outOf(film, form, options), taken) };
-  });
+  const plans = options.stills
+    ? films.flatMap((film) => stillsOf(film, options))
+    : films.map((film) => {
+        const form = formOf(film, options);
+        return { film, form, out: freeName(outOf(film, form, options), taken) };
+      });
   let order = '';
   let draft = '';
   let browser: BrowserContext | null = null;

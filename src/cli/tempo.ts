@@ -73,7 +73,7 @@ withMapping(program.command('prepare'))
 /** Options that say which film it is, shared by the commands that show and make one. */
 function withFilm(command: Command): Command {
   return withMapping(command)
-    .argument('[file]', 'a table, or a project file (.plucky)')
+    .argument('[file]', 'a table, a project file (.plucky), or a film script (.json, .yaml)')
     .option('--project <file>', 'the project.json of a project for another table: its columns, steps, look and pace')
     .option('--chart <family>', 'the family of charts')
     .option('--moment <period>', 'builds one moment instead of the run: a period by its key, or “last”')
@@ -137,20 +137,26 @@ withFilm(program.command('render'))
   .option('--group <column>', 'a film for each value of a column; --out is then a folder, or holds {group}')
   .option('--workers <n>', 'workers that draw and encode at once')
   .option('--clear', 'leaves the background out of png, webp and svg')
+  .option('--stills', 'a picture of each piece instead; --out is then a folder')
+  .option('--watch', 'makes it again whenever a file that the film is made of changes')
   .option('--out <path>', 'where to write')
-  .action(async (file: string | undefined, options: Partial<RenderOptions> & { list?: string }) => {
+  .action(async (file: string | undefined, options: Partial<RenderOptions> & { list?: string; watch?: boolean }) => {
     if (printsList(file, options.list)) return;
     const { out } = options;
     if (out === undefined) throw new Refusal('Say with --out where to write.');
     const { render } = await import('./render');
-    const { files, notes } = await render(
-      process.env.TEMPO_ROOT ?? process.cwd(),
-      file,
-      { ...options, out },
-      progress(),
-    );
-    tellNotes(notes);
-    for (const each of files) process.stdout.write(`${each}\n`);
+    const make = async () => {
+      const root = process.env.TEMPO_ROOT ?? process.cwd();
+      const { files, notes } = await render(root, file, { ...options, out }, progress());
+      tellNotes(notes);
+      for (const each of files) process.stdout.write(`${each}\n`);
+    };
+    if (!options.watch) return make();
+    const { watchFilm } = await import('./watch');
+    const ending = new AbortController();
+    process.once('SIGINT', () => ending.abort());
+    process.once('SIGTERM', () => ending.abort());
+    await watchFilm(file, { make, tell: (line) => process.stderr.write(`${line}\n`), signal: ending.signal });
   });
 
 /** Tells how far each file is, when somebody watches. */

@@ -20,6 +20,20 @@ export function familyOfScript(name: string | undefined, families: readonly Know
 }
 
 /**
+ * A chart that shows one moment, as a script begins it. One whose marks come over from the piece ahead is not built up as well: what
+ * is still to be built could not take them up.
+ */
+export function builtBy<C extends Chart>(
+  chart: C,
+  family: KnownFamily,
+  periodKey: string,
+  into: ScriptChartPiece['into'],
+): C {
+  const shown = { ...chart, ...showingMoment(chart, family, periodKey) };
+  return into?.how === 'carry-over' ? { ...shown, pace: chart.pace } : shown;
+}
+
+/**
  * The chart of a piece.
  *
  * @param id Names it within the work.
@@ -52,7 +66,7 @@ export function chartOfScript(
           `there is no period ${piece.built}. They go from ${keys[0]} to ${keys.at(-1)}; “last” is the last one.${near}`,
         ),
       );
-    } else chart = { ...chart, ...showingMoment(chart, family, piece.built === 'last' ? '' : piece.built) };
+    } else chart = builtBy(chart, family, piece.built === 'last' ? '' : piece.built, piece.into);
   }
   if (seconds !== undefined && chart.play.kind === 'built')
     chart = { ...chart, play: { ...chart.play, lengthSec: seconds } };

@@ -1,4 +1,3 @@
-import { showingMoment } from '../project/built';
 import { type Card, cardTexts, defaultCard } from '../project/card';
 import type { Chart } from '../project/chart';
 import { defaultChart, freshFilm } from '../project/defaults';
@@ -11,6 +10,7 @@ import type { Project } from '../project/project';
 import type { TableEntry, TableSource } from '../project/table-entry';
 import { cut } from '../project/transition';
 import { type Fields, fieldsOf } from '../shaping/fields';
+import { builtBy } from './build-chart';
 import {
   type FilmScript,
   SCRIPT_FORMAT,
@@ -182,13 +182,16 @@ function chartPiece(
     ...(source === '' ? {} : { source }),
     ...(whole === undefined ? {} : { seconds: whole }),
     ...(look === undefined ? {} : { look }),
-    ...some('set', chartSettings(chart, family, dress, whole)),
+    ...some('set', chartSettings(chart, { family, dress, whole, into: piece.into })),
     ...base(piece),
   };
 }
 
 /** Everything in which a chart is other than one that a script begins with. */
-function chartSettings(chart: Chart, family: KnownFamily, dress: Dress, whole: number | undefined): ScriptSettings {
+function chartSettings(
+  chart: Chart,
+  { family, dress, whole, into }: { family: KnownFamily; dress: Dress; whole: number | undefined; into: ScriptInto },
+): ScriptSettings {
   const plain = defaultChart(chart.id, chart.tableId, chart.fields, family);
   const { title, subtitle, source } = chart.text;
   const usual = {
@@ -198,8 +201,7 @@ function chartSettings(chart: Chart, family: KnownFamily, dress: Dress, whole: n
     // Without seconds the length would follow from the values, so it is written out.
     pace: { ...plain.pace, length: { by: 'whole', sec: whole ?? Number.NaN } } as const,
   };
-  const begun =
-    chart.play.kind === 'built' ? { ...usual, ...showingMoment(usual, family, chart.play.periodKey) } : usual;
+  const begun = chart.play.kind === 'built' ? builtBy(usual, family, chart.play.periodKey, into) : usual;
   const { id: _, family: __, familyVersion, tableId, kept, fields, group, own, ...rest } = chart;
   const { own: ____, ...other } = begun;
   const play = begun.play.kind === 'built' && whole !== undefined ? { ...begun.play, lengthSec: whole } : begun.play;
