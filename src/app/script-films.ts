@@ -56,6 +56,23 @@ export class ScriptOpener {
     return false;
   }
 
+  /** Takes a script that the app comes with, and what it names. Returns whether all of it could be fetched. */
+  async takeFrom(url: string): Promise<boolean> {
+    const { filesOfScript, readFilmScript } = await import('@/core/script/read-script');
+    const fetched = async (address: string) => {
+      const response = await fetch(address);
+      if (!response.ok) throw new Error(`${address}: ${response.status}`);
+      return response.blob();
+    };
+    const text = await (await fetched(url)).text();
+    const { script } = readFilmScript(text, knownFamilies);
+    const names = script ? filesOfScript(script) : [];
+    const folder = url.slice(0, url.lastIndexOf('/') + 1);
+    const files = await Promise.all(names.map(async (name) => new File([await fetched(folder + name)], name)));
+    await this.start(lastOf(url), text, new Map(), files);
+    return true;
+  }
+
   /** Takes further files for the script that asks for some. */
   async give(files: readonly File[]): Promise<void> {
     const { opening } = this;

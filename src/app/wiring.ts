@@ -71,7 +71,7 @@ export function createServices(keeper: Keeper): Services {
   return {
     studio,
     ...stageServices(stage, studio),
-    ...openingServices(opener, studio, keeper),
+    ...openingServices(opener, studio, keeper, scripts),
     ...shelfServices(keeper),
     ...exportServices(exports, stage),
     table: chartTable,
@@ -148,7 +148,7 @@ function stageServices(stage: Stage, studio: Studio) {
 }
 
 /** Ways for a table to come in, and to be read again. */
-function openingServices(opener: TableOpener, studio: Studio, keeper: Keeper) {
+function openingServices(opener: TableOpener, studio: Studio, keeper: Keeper, scripts: ScriptOpener) {
   return {
     async openPasted(text) {
       await opener.take(encode(text), { fileName: 'Pasted table', kind: 'pasted' }, false);
@@ -165,6 +165,10 @@ function openingServices(opener: TableOpener, studio: Studio, keeper: Keeper) {
         const opened = await opener.take(await response.arrayBuffer(), { fileName: sample.file, sample }, false);
         if (opened) await keeper.noteUntouched();
       } else toast.error(`The sample ${sample.name} could not be loaded. Is the app still running?`);
+    },
+    async openSampleFilm({ name, file }) {
+      const got = await scripts.takeFrom(`/samples/${file}`).catch(() => false);
+      if (!got) toast.error(`The film ${name} could not be loaded. Is the app still running?`);
     },
     goOn: () => opener.goOn(),
     refresh: () => opener.refresh(),

@@ -103,5 +103,18 @@ export const samples: readonly Sample[] = [
   },
 ];
 
+/** A made-up film that ships with the app, as a script. */
+export interface SampleFilm {
+  readonly name: string;
+  readonly file: string;
+  readonly about: string;
+}
+
+export const sampleFilm: SampleFilm = {
+  name: 'Isles at work',
+  file: 'isles-at-work.json',
+  about: 'A whole film: cards with a logo, a race that turns into shares, lines, credits',
+};
+
 /** The source note under every chart of a sample. */
 export const sampleSource = 'Source: Saltmere Office of Counts (made-up data)';

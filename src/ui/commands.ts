@@ -1,5 +1,5 @@
 import { redo } from '@/state/document';
-import { samples } from '@/state/samples';
+import { sampleFilm, samples } from '@/state/samples';
 import { sessionStore, setSession, type WorkStep, workSteps } from '@/state/session';
 import { goToControl, goToStep } from './go-to';
 import type { Services } from './services';
@@ -41,7 +41,7 @@ const withCtrl = (key: string, shift?: boolean) => (event: KeyboardEvent) =>
 
 /** Every command: the palette, the keyboard and the list of shortcuts are all made from this one list. */
 export function commandsOf(services: Services, frame: FrameActions): readonly Command[] {
-  const { studio, saveProject, openSample } = services;
+  const { studio, saveProject, openSample, openSampleFilm } = services;
   const { playback } = studio;
   return [
     {
@@ -96,6 +96,12 @@ export function commandsOf(services: Services, frame: FrameActions): readonly Co
       run: () => setSession({ stageAlone: !sessionStore.getState().stageAlone }),
     },
     { name: 'Shortcuts', keys: '?', meets: alone('?'), run: frame.onHelp },
+    {
+      name: `Open the film ${sampleFilm.name}`,
+      words: 'sample example demo pieces cards script',
+      replaces: true,
+      run: () => openSampleFilm(sampleFilm),
+    },
     ...samples.map((sample) => ({
       name: `Sample table: ${sample.name}`,
       replaces: true,

@@ -12,7 +12,7 @@ import type { ReadingChoice } from '@/core/table/reader';
 import type { WorkCard } from '@/state/keep/kept-work';
 import type { Version } from '@/state/keep/versions';
 import type { Remote } from '@/state/remote';
-import type { Sample } from '@/state/samples';
+import type { Sample, SampleFilm } from '@/state/samples';
 import type { ExportJob } from '@/state/session';
 import type { Studio } from '@/state/studio';
 import type { FilmFormatName } from '@/workers/export-protocol';
@@ -118,6 +118,7 @@ export interface Services {
   loadSteps(file: File): Promise<void>;
   saveShaped(format: 'csv' | 'xlsx' | 'json'): Promise<void>;
   openSample(sample: Sample): Promise<void>;
+  openSampleFilm(film: SampleFilm): Promise<void>;
   saveProject(): Promise<void>;
   /** Films as scripts: what one that is opened asks for, and writing the open film as one. */
   readonly scripts: {

@@ -71,12 +71,15 @@ export class StagePlayer {
     const all = new Map([...this.cubes, ...fresh]);
     this.cubes = new Map([...all].filter(([chartId]) => project.charts.some(({ id }) => id === chartId)));
     const other = this.film !== null && pieceId !== this.pieceId;
+    // Work that begins with a card begins with its words: an empty stage says nothing.
+    const begins = this.film?.project.id !== project.id;
     this.pieceId = pieceId;
     await this.fonts.ensure(familiesOf(project), this.charactersOf(project));
     const { cubes, measure, memory, shelf } = this;
     this.film = prepareFilm(project, cubes, { measure, memory, shelf, fonts: this.fonts.count });
     this.store.blurBackgrounds(this.film.project.film);
-    if (!this.playing) this.timeSec = other ? this.withinPiece(this.film, timeSec) : timeSec;
+    if (!this.playing)
+      this.timeSec = other || (begins && timeSec === 0) ? this.withinPiece(this.film, timeSec) : timeSec;
     this.timeSec = Math.min(this.timeSec, this.film.lengthSec);
     this.draw();
     return overviewOf(this.film, pieceId);

@@ -3,7 +3,7 @@
 import { ClipboardPaste, Columns2, FilePlus2, FileUp, Grid3x3, RefreshCw, ShieldCheck } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { currentTable } from '@/state/current';
-import { type Sample, samples } from '@/state/samples';
+import { type Sample, type SampleFilm, sampleFilm, samples } from '@/state/samples';
 import { Button } from '../parts/button';
 import { counted } from '../parts/counted';
 import { Field, Section } from '../parts/field';
@@ -12,7 +12,7 @@ import { FileChooser } from '../parts/file-chooser';
 import { Fold } from '../parts/fold';
 import { useServices } from '../services';
 import { tableEndings } from '../table-endings';
-import { useProject, useSession } from '../use-state';
+import { useCard, useProject, useSession } from '../use-state';
 import { CataloguePanel } from './catalogue-panel';
 import { FollowFile } from './follow-file';
 import { isTableText } from './paste-anywhere';
@@ -84,6 +84,7 @@ export function GatherBench() {
       <Section title="From the Saltmere Isles" short="Samples">
         <Field control="samples" bare>
           <div className="flex flex-col gap-1.5">
+            <SampleButton sample={sampleFilm} onOpen={() => void services.openSampleFilm(sampleFilm)} />
             {samples.map((sample) => (
               <SampleButton key={sample.id} sample={sample} onOpen={() => void services.openSample(sample)} />
             ))}
@@ -105,9 +106,15 @@ function TableWords() {
   const joined = useProject((project) => listWords(currentTable(project).added.map(({ measure }) => measure)), '');
   const table = useSession((state) => state.table);
   const grid = useSession((state) => state.prepared?.grid ?? state.table);
+  const onCard = useCard(() => true) ?? false;
   if (!table || !grid) return null;
   return (
     <p className="text-[13px] leading-snug">
+      {onCard && (
+        <span className="mb-1 block text-quiet">
+          A card is on stage, which has no table: this is that of the first chart.
+        </span>
+      )}
       <strong className="break-words">{tableName}</strong>
       {added > 0 && <span> and {added === 1 ? 'one more file' : `${added} more files`}</span>}
       {joined !== '' && <span className="block">Joined by name and period: {joined}</span>}
@@ -201,7 +208,7 @@ function PasteField() {
   );
 }
 
-function SampleButton({ sample, onOpen }: { readonly sample: Sample; readonly onOpen: () => void }) {
+function SampleButton({ sample, onOpen }: { readonly sample: Sample | SampleFilm; readonly onOpen: () => void }) {
   return (
     <button
       type="button"
