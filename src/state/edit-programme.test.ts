@@ -1,10 +1,12 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { pieceName } from '@/core/project/piece-name';
-import { chartOf, playedCharts, playedPieces } from '@/core/project/pieces';
+import { cardOf, chartOf, playedCharts, playedPieces } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { raceProject } from '@/core/testing/projects';
+import { editCard, editChart } from './current';
 import { documentStore, undo } from './document';
 import {
+  addCardPiece,
   addChartPiece,
   addGroupPieces,
   changeInto,
@@ -110,5 +112,61 @@ describe('pieces', () => {
     expect([ids(), project().charts.length]).toEqual([[first], 1]);
     removePiece(first);
     expect(ids()).toEqual([first]);
+  });
+});
+
+describe('a card', () => {
+  const kinds = () => pieces().map(({ content }) => content.kind);
+
+  it('opens the film, closes it, or stands behind the piece that is edited, each in one step of undo', () => {
+    const [race] = ids();
+    const opening = addCardPiece('opening');
+    expect(ids()).toEqual([opening, race]);
+    // What came first by a cut comes softly behind a card.
+    expect(pieces().map(({ into }) => into.how)).toEqual(['cut', 'dissolve']);
+    const closing = addCardPiece('closing');
+    setSession({ pieceId: race as string });
+    const chapter = addCardPiece('chapter');
+    expect(ids()).toEqual([opening, race, chapter, closing]);
+    expect(kinds()).toEqual(['card', 'chart', 'card', 'card']);
+    for (const piece of pieces()) expect(pieceName(project(), piece)).not.toBe('');
+    undo();
+    expect(ids()).toEqual([opening, race, closing]);
+  });
+
+  it('is doubled with words of its own, and followed by charts like the first one of the film', () => {
+    const opening = addCardPiece('opening') as string;
+    const copy = doublePiece(opening) as string;
+    editCard((card) => {
+      card.texts.title = 'Changed';
+    });
+    expect([cardOf(project(), copy)?.texts.title, cardOf(project(), opening)?.texts.title]).toEqual([
+      'Changed',
+      expect.not.stringContaining('Changed'),
+    ]);
+    expect(project().charts).toHaveLength(1);
+    const chart = addChartPiece((each) => each) as string;
+    expect(chartOf(project(), chart)?.tableId).toBe(project().charts[0]?.tableId);
+  });
+
+  it('is not changed in place of a chart, nor a chart in place of it', () => {
+    const opening = addCardPiece('opening') as string;
+    const before = project();
+    editChart((chart) => {
+      chart.text.title = 'Wrong';
+    });
+    expect(project()).toBe(before);
+    setSession({ pieceId: ids()[1] as string });
+    editCard((card) => {
+      card.texts.title = 'Wrong';
+    });
+    expect(cardOf(project(), opening)?.texts.title).not.toBe('Wrong');
+  });
+
+  it('stays where the last chart would go', () => {
+    const [race] = ids();
+    addCardPiece('opening');
+    removePiece(race as string);
+    expect(kinds()).toEqual(['card', 'chart']);
   });
 });

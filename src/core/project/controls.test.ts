@@ -1,16 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { families } from '../families/registry';
 import { raceProject } from '../testing/projects';
+import { defaultCard } from './card';
 import type { ControlSpec } from './control-spec';
+import { cardControls } from './controls/card-controls';
 import { extraControls } from './controls/extra-controls';
 import { gapControl } from './controls/shape-controls';
 import { stageControls } from './controls/stage-controls';
 import { documentPaths } from './document-paths';
-import { putAt } from './document-value';
+import { putAt, valueAt } from './document-value';
 import { dressControls } from './dress-controls';
 import type { Extra } from './film-parts';
 import { paceControls } from './pace-controls';
 import { readProject } from './read-project';
+import { cardSchema } from './schema/card-schema';
 
 /** The specification with its conditions counted from the film instead of the stage. */
 const inFilm = (spec: ControlSpec): ControlSpec => ({
@@ -96,4 +99,28 @@ describe.each(families.map((family) => [family.id, family] as const))('controls 
     const silent = documentPaths(family).filter(({ meaning }) => meaning === '');
     expect(silent.map(({ path }) => path)).toEqual([]);
   });
+});
+
+describe('controls of a card', () => {
+  const card = defaultCard('opening');
+  it.each(cardControls.map((spec) => [spec.id, spec] as const))(
+    '%s sets what the schema takes',
+    (_, { path, input }) => {
+      const fits = (value: unknown) => {
+        const changed = structuredClone(card);
+        putAt(changed, path, value);
+        return cardSchema.validate(changed, { convert: false }).error === undefined;
+      };
+      expect(fits(valueAt(card, path))).toBe(true);
+      if (input.kind === 'number') {
+        const [low, high] = input.range;
+        expect([low, high, low - input.step, high + input.step].map(fits)).toEqual([true, true, false, false]);
+      } else if (input.kind === 'text') {
+        expect([fits('x'.repeat(input.maxLength)), fits('x'.repeat(input.maxLength + 1))]).toEqual([true, false]);
+      } else if (input.kind === 'select') {
+        for (const { value } of input.choices) expect(fits(value)).toBe(true);
+        expect(fits('nothing of the kind')).toBe(false);
+      } else expect(fits(true)).toBe(true);
+    },
+  );
 });

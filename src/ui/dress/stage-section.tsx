@@ -7,7 +7,7 @@ import { Section } from '../parts/field';
 import { Fold } from '../parts/fold';
 import { PickField } from '../parts/pick-field';
 import { SpecInput } from '../parts/spec-input';
-import { useProject, useSession } from '../use-state';
+import { useCard, useProject, useSession } from '../use-state';
 import { FilmBackground } from './background-fields';
 import { BoxFields } from './box-fields';
 import { StageControls } from './stage-controls';
@@ -26,6 +26,8 @@ const sizes = [
 export function StageSection() {
   const widthPx = useProject((project) => project.film.stage.widthPx, 1920);
   const heightPx = useProject((project) => project.film.stage.heightPx, 1080);
+  // A card over a background of its own has that to set, and nothing of the film's to be seen.
+  const covered = useCard(({ back }) => back !== null) ?? false;
   const current = sizes.find((size) => size.widthPx * heightPx === size.heightPx * widthPx);
   return (
     <Section title="Stage">
@@ -53,7 +55,7 @@ export function StageSection() {
           })
         }
       />
-      <FilmBackground />
+      {!covered && <FilmBackground />}
       <Fold title="Size, margins and guides" holds={[...stageSizeControls.map(({ id }) => id), 'chart-box', 'guides']}>
         <StageControls of={stageSizeControls} />
         <BoxFields />
