@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { addChart, goTo, openApp, pause } from './support';
+import { addCard, addChart, goTo, openApp, openFile, pause } from './support';
 
 /** Fails with the name of the view, the rule and the first element that breaks it. */
 async function check(page: Page, view: string): Promise<void> {
@@ -62,6 +62,21 @@ for (const theme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: /^Into the next piece/ }).click();
     await expect(page.getByRole('combobox', { name: 'How' })).toBeVisible();
     await check(page, 'Seam');
+  });
+
+  test(`cards and scripts can be read and used by everyone, ${theme}`, async ({ page }) => {
+    await openIn(page, theme);
+    await addCard(page, 'Opening card');
+    for (const step of ['Shape', 'Dress', 'Pace'] as const) {
+      await goTo(page, step);
+      if (step === 'Dress') await page.getByRole('switch', { name: 'A background of its own' }).click();
+      await unfold(page);
+      await check(page, `${step} of a card`);
+    }
+    const script = { format: 'plucky-tempo-film', version: 1, pieces: [{ table: 'gone.csv' }] };
+    await openFile(page, 'film.json', JSON.stringify(script));
+    await expect(page.getByRole('dialog', { name: 'The film needs its files' })).toBeVisible();
+    await check(page, 'Files of a script');
   });
 
   test(`what opens in Shape and Gather can be read and used by everyone, ${theme}`, async ({ page }) => {

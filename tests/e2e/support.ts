@@ -182,3 +182,10 @@ export async function sameAsPreview(page: Page, film: string, what: string, most
   await expect.poll(difference, { message: `${what}: film and preview`, timeout: 20_000 }).toBeLessThan(most);
   return painted;
 }
+
+/** Adds a card of a kind. */
+export async function addCard(page: Page, kind: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a piece' }).press('Enter');
+  await page.getByRole('menuitem', { name: 'A card' }).press('ArrowRight');
+  await page.getByRole('menuitem', { name: kind, exact: true }).press('Enter');
+}
