@@ -34,7 +34,19 @@ module.exports = {
     core('chart', ['project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
     core('families', ['chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
     core('card', ['families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping']),
-    core('script', ['film', 'card', 'families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
+    core('script', [
+      'film',
+      'card',
+      'families',
+      'chart',
+      'project',
+      'motion',
+      'pace',
+      'scale',
+      'scene',
+      'shaping',
+      'table',
+    ]),
     core('film', ['card', 'families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
     {
       // What two families need is shared; neither knows the other.

@@ -8,6 +8,7 @@ import { sceneAt } from '../film/scene-at';
 import { tellFilm } from '../film/tell-film';
 import { frameAt, frameTimeSec } from '../pace/film-clock';
 import { cardDesigns, cardKinds } from '../project/card';
+import type { Chart } from '../project/chart';
 import { looks } from '../project/looks';
 import { chartOf, playedPieces, withCard, withChart } from '../project/pieces';
 import type { Project } from '../project/project';
@@ -99,10 +100,10 @@ describe('a film script', () => {
     expect([project.tables.length, assets.size]).toEqual([1, 2]);
     expect(project.pictures[0]).toMatchObject({ widthPx: 1, heightPx: 1, mime: 'image/png' });
     const donut = chartOf(project, 'piece-3');
-    expect([donut?.family, donut?.play, (donut?.own as { hole: number }).hole]).toMatchObject([
+    expect([donut?.family, donut?.play, (donut as Chart).own]).toMatchObject([
       'pie',
       { kind: 'built', lengthSec: 4 },
-      0.58,
+      { hole: 0.58 },
     ]);
     expect(readProject(JSON.parse(JSON.stringify(project)), families).ok).toBe(true);
     const looked = looks.find(({ name }) => name === 'Night ferry');
