@@ -1,5 +1,5 @@
 // npm run screenshots: makes docs/screenshots/ anew from the demo data.
-import { mkdirSync, readdirSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { chromiumArgs, chromiumPath } from './lib/chromium.mjs';
 import { freePort, startServer } from './lib/server.mjs';
@@ -66,18 +66,10 @@ async function shootFamilies(page) {
     pictures.push((await stage.screenshot()).toString('base64'));
     if (several) await openSample(page, 'Ferry passengers');
   }
-  const sheet = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  const images = pictures.map((data) => `<img src="data:image/png;base64,${data}">`).join('');
-  await sheet.setContent(
-    `<style>body{margin:0;padding:16px;display:grid;grid-template-columns:1fr 1fr 1fr;gap:16px;background:#e8e2d2}img{width:100%;display:block}</style>${images}`,
-  );
-  const height = Math.ceil(await sheet.evaluate(() => document.body.scrollHeight));
-  await sheet.setViewportSize({ width: 1280, height });
-  await shoot(sheet, 'charts');
-  await sheet.close();
+  await shootSheet(pictures, 3, 'charts');
 }
 
-/** The shelf with some work and a version; and a second tab of the same work. */
+/** The shelf with some work and a version. */
 async function shootKeeping() {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
   const page = await context.newPage();
@@ -104,16 +96,74 @@ async function shootKeeping() {
   await page.waitForTimeout(9000);
   await shoot(page, 'shelf');
   await page.keyboard.press('Escape');
-  const second = await context.newPage();
-  await second.goto(page.url());
-  await second.getByRole('button', { name: 'Work here instead' }).waitFor();
-  await second.getByTestId('stage-words').filter({ hasText: '1. ' }).waitFor({ state: 'attached' });
-  await second.waitForTimeout(2000);
-  await shoot(second, 'read-only');
   await context.close();
 }
 
+/** The film among the samples: its first card. */
+async function shootCard() {
+  const page = await open('light');
+  await step(page, 'Gather');
+  await page.getByRole('button', { name: /^Isles at work/ }).click();
+  await page.getByTestId('stage-words').filter({ hasText: 'Opening card' }).waitFor({ state: 'attached' });
+  await step(page, 'Dress');
+  await showSection(page, 'Design');
+  await page.waitForTimeout(9000);
+  await shoot(page, 'card');
+  await page.close();
+}
+
+/** Marks on their way between several pairs of charts: a row of moments for each pair. */
+async function shootCarryOver() {
+  const charts = ['ranked-bars', 'donut', 'tree-map', 'words', 'lines', 'ranked-bars'];
+  const [pieceSec, carrySec] = [4, 2];
+  const pieces = charts.map((chart) => ({
+    table: 'ferry-passengers.csv',
+    chart,
+    ...(chart === 'lines' ? {} : { built: 'last' }),
+    seconds: pieceSec,
+    into: { how: 'carry-over', seconds: carrySec, ease: 'even' },
+  }));
+  const film = { format: 'plucky-tempo-film', version: 1, name: 'Carried over', pieces };
+  const page = await open('light');
+  await page.getByLabel('Open a table or a project file').setInputFiles([
+    { name: 'film.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(film)) },
+    {
+      name: 'ferry-passengers.csv',
+      mimeType: 'text/csv',
+      buffer: readFileSync(path.join(root, 'public/samples/ferry-passengers.csv')),
+    },
+  ]);
+  await page.getByRole('list', { name: 'Programme' }).waitFor();
+  await page.getByRole('button', { name: 'Whole film on the strip' }).click();
+  const lengthSec = charts.length * pieceSec - (charts.length - 1) * carrySec;
+  const pictures = [];
+  for (let pair = 1; pair < charts.length; pair++)
+    for (const share of [0.15, 0.4, 0.6, 0.85]) {
+      await seek(page, (pair * (pieceSec - carrySec) + share * carrySec) / lengthSec);
+      await page.waitForTimeout(700);
+      const stage = page.getByRole('img', { name: 'The stage' }).locator('canvas');
+      pictures.push((await stage.screenshot()).toString('base64'));
+    }
+  await page.close();
+  await shootSheet(pictures, 4, 'carry-over');
+}
+
+/** Several pictures as one. */
+async function shootSheet(pictures, across, name) {
+  const sheet = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const images = pictures.map((data) => `<img src="data:image/png;base64,${data}">`).join('');
+  await sheet.setContent(
+    `<style>body{margin:0;padding:16px;display:grid;grid-template-columns:repeat(${across},1fr);gap:16px;background:#e8e2d2}img{width:100%;display:block}</style>${images}`,
+  );
+  const height = Math.ceil(await sheet.evaluate(() => document.body.scrollHeight));
+  await sheet.setViewportSize({ width: 1280, height });
+  await shoot(sheet, name);
+  await sheet.close();
+}
+
 try {
+  await shootCard();
+  await shootCarryOver();
   const families = await open('light');
   await shootFamilies(families);
   await families.close();
@@ -192,18 +242,6 @@ try {
   await light.getByRole('button', { name: 'Export MP4' }).click();
   await light.getByText(/done in/).waitFor({ timeout: 120_000 });
   await shoot(light, 'output-done');
-  for (const size of ['9:16', '1:1']) await light.getByLabel(size).check();
-  await light.getByRole('radio', { name: 'GIF', exact: true }).click();
-  await light.getByRole('button', { name: 'Export 3 files' }).click();
-  await light
-    .getByText(/done in/)
-    .nth(1)
-    .waitFor({ timeout: 120_000 });
-  await shoot(light, 'output-queue');
-  await light
-    .getByText(/done in/)
-    .nth(3)
-    .waitFor({ timeout: 120_000 });
   await step(light, 'Gather');
   await light.getByRole('button', { name: /A workbook of harbours/ }).click();
   await light.getByRole('radio', { name: /^Passengers/ }).waitFor();

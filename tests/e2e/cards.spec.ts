@@ -5,6 +5,7 @@ import {
   addCard,
   addChart,
   as,
+  blocks,
   goTo,
   leastPsnr,
   openApp,
@@ -13,21 +14,11 @@ import {
   probe,
   raceTable,
   sameAsPreview,
+  seekTo,
   shownFrame,
   smallSize,
   words,
 } from './support';
-
-const blocks = (page: Page) =>
-  page.getByRole('list', { name: 'Programme' }).getByRole('button', { name: /, \d+:\d\d\.\d\d$|, off$/ });
-
-/** Goes to a frame of the film, from its start, by its times on the strip of the whole film. */
-async function seekFilm(page: Page, share: number): Promise<void> {
-  const strip = page.getByRole('slider', { name: 'Playhead' });
-  const box = await strip.boundingBox();
-  if (!box) throw new Error('There is no strip.');
-  await strip.click({ position: { x: box.width * share, y: box.height / 2 } });
-}
 
 /** What is handed over by a press, as a file of a name. */
 async function taken(page: Page, button: string, file: string): Promise<string> {
@@ -77,7 +68,7 @@ test('a film of four pieces is made by hand, looks and moves as previewed, and i
     ['marks on their way', 0.465],
     ['the end', 0.93],
   ] as const) {
-    await seekFilm(page, share);
+    await seekTo(page, share);
     await sameAsPreview(page, film, what);
   }
 

@@ -1,28 +1,19 @@
 import { execFileSync } from 'node:child_process';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import {
   addChart,
+  blocks,
   goTo,
   meanDifference,
   openRace,
   pause,
   probe,
   sameAsPreview,
+  seekTo,
   shownFrame,
   smallSize,
   words,
 } from './support';
-
-const blocks = (page: Page) =>
-  page.getByRole('list', { name: 'Programme' }).getByRole('button', { name: /, \d+:\d\d\.\d\d$|, off$/ });
-
-/** Goes to a time of the piece on the strip, as a share of it. */
-async function seekTo(page: Page, share: number): Promise<void> {
-  const strip = page.getByRole('slider', { name: 'Playhead' });
-  const box = await strip.boundingBox();
-  if (!box) throw new Error('There is no strip.');
-  await strip.click({ position: { x: box.width * share, y: box.height / 2 } });
-}
 
 test('a film of two charts: marks carry over, blocks are moved by keys, and the film is as previewed', async ({
   page,

@@ -189,3 +189,15 @@ export async function addCard(page: Page, kind: string): Promise<void> {
   await page.getByRole('menuitem', { name: 'A card' }).press('ArrowRight');
   await page.getByRole('menuitem', { name: kind, exact: true }).press('Enter');
 }
+
+/** The blocks of the programme, those of pieces that are off included. */
+export const blocks = (page: Page) =>
+  page.getByRole('list', { name: 'Programme' }).getByRole('button', { name: /, \d+:\d\d\.\d\d$|, off$/ });
+
+/** Goes to a time of what the strip shows, as a share of it. */
+export async function seekTo(page: Page, share: number): Promise<void> {
+  const strip = page.getByRole('slider', { name: 'Playhead' });
+  const box = await strip.boundingBox();
+  if (!box) throw new Error('There is no strip.');
+  await strip.click({ position: { x: box.width * share, y: box.height / 2 } });
+}

@@ -1,16 +1,14 @@
 'use client';
 
-import { useEffect, useState } from 'react';
 import { type CardDesign, cardDesigns } from '@/core/project/card';
 import { editCard } from '@/state/current';
 import { Field } from '../parts/field';
 import { Picture } from '../parts/picture';
+import { useSmallPictures } from '../parts/use-small-pictures';
 import { useServices } from '../services';
 import { useCard, useProject, useSession } from '../use-state';
 
 const PICTURE_PX = 200;
-/** Pictures are asked for once the person pauses. */
-const PAUSE_MS = 300;
 
 const designNames: Readonly<Record<CardDesign, string>> = {
   calm: 'Calm',
@@ -52,30 +50,11 @@ export function DesignGallery() {
   );
 }
 
-/** A small picture of the card in each design, made again once it has changed and the person pauses. */
+/** A small picture of the card in each design. */
 function useDesignPictures(): readonly ImageBitmap[] {
   const { designPictures } = useServices();
   const revision = useSession((state) => state.filmRevision);
-  const ready = useSession((state) => state.status === 'ready');
   const card = useCard((each) => JSON.stringify({ ...each, design: null }));
   const stage = useProject((project) => project.film.stage, null);
-  const [pictures, setPictures] = useState<readonly ImageBitmap[]>([]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: card, stage and what the film was last prepared of decide what the pictures show
-  useEffect(() => {
-    if (!ready) return;
-    let ended = false;
-    const timer = setTimeout(() => {
-      void designPictures(PICTURE_PX)
-        // Without its fonts no card can be drawn; the names remain, and the stage says what is missing.
-        .catch(() => [])
-        .then((made) => {
-          if (!ended && made.length > 0) setPictures(made);
-        });
-    }, PAUSE_MS);
-    return () => {
-      ended = true;
-      clearTimeout(timer);
-    };
-  }, [designPictures, ready, card, stage, revision]);
-  return pictures;
+  return useSmallPictures(() => designPictures(PICTURE_PX), [card, stage, revision]);
 }

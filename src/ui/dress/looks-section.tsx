@@ -12,6 +12,7 @@ import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
 import { Picture } from '../parts/picture';
 import { SwitchField } from '../parts/switch-field';
+import { useSmallPictures } from '../parts/use-small-pictures';
 import { useServices } from '../services';
 import { useDocument, useDressed, usePiece, useProject, useSession } from '../use-state';
 
@@ -159,32 +160,13 @@ function OwnLooks({ own, onChange }: OwnLooksProps) {
   );
 }
 
-/** Small pictures of the film in each look; made again when data or words change, once the person pauses. */
+/** A small picture of what is edited in each look. */
 function useThumbnails(all: readonly Look[]): readonly ImageBitmap[] {
   const { thumbnails } = useServices();
   const cube = useSession((state) => state.cube);
-  const ready = useSession((state) => state.status === 'ready');
-  const text = useDressed((dressed) => ('texts' in dressed ? dressed.texts : dressed.text));
-  const family = useDressed((dressed) => ('design' in dressed ? dressed.design : dressed.family));
+  const words = useDressed((dressed) => ('texts' in dressed ? dressed.texts : dressed.text));
+  const kind = useDressed((dressed) => ('design' in dressed ? dressed.design : dressed.family));
   const size = useDocument(({ project }) => (project ? project.film.stage.widthPx / project.film.stage.heightPx : 1));
-  const [pictures, setPictures] = useState<readonly ImageBitmap[]>([]);
   const names = all.map(({ name }) => name).join('\n');
-  // biome-ignore lint/correctness/useExhaustiveDependencies: data, words, family, ratio and the list decide what the pictures show
-  useEffect(() => {
-    if (!ready) return;
-    let ended = false;
-    const timer = setTimeout(() => {
-      void thumbnails(all, THUMBNAIL_PX)
-        // Without its fonts no look can be drawn; the shelf has the names, and the stage says what is missing.
-        .catch(() => [])
-        .then((made) => {
-          if (!ended && made.length > 0) setPictures(made);
-        });
-    }, 300);
-    return () => {
-      ended = true;
-      clearTimeout(timer);
-    };
-  }, [thumbnails, ready, cube, text, family, size, names]);
-  return pictures;
+  return useSmallPictures(() => thumbnails(all, THUMBNAIL_PX), [cube, words, kind, size, names]);
 }
