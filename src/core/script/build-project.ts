@@ -236,7 +236,7 @@ class FilmBuilder {
   private withCaptions(piece: FilmPiece, told: Timeline): FilmPiece {
     const place = placeOf(piece);
     const wanted = this.script.pieces[place]?.captions ?? [];
-    const placed = told.pieces.find((each) => each.piece.id === piece.id);
+    const placed = new Map(told.pieces.map((each) => [each.piece.id, each])).get(piece.id);
     const keys = placed?.kind === 'chart' ? placed.chart.cube.periods.map(({ key }) => key) : ['card'];
     const captions = wanted.flatMap(({ text, from, to }, i): Caption[] => {
       const path = `pieces.${place}.captions.${i}`;

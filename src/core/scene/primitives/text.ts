@@ -1,4 +1,4 @@
-import { cssFamily, cssFont } from '../css-font';
+import { cssFamily, cssFont, drawnPx } from '../css-font';
 import { layoutText, lineWidth } from '../layout-text';
 import type { TextNode } from '../scene';
 import { escapeXml, svgNumber, svgOpacity } from '../svg-writer';
@@ -31,7 +31,7 @@ export const text: Primitive<TextNode> = {
   svg(node, { measure }) {
     const { family, weight, sizePx, italic, spacing } = node.font;
     const n = svgNumber;
-    const font = `font-family="${escapeXml(cssFamily(family))}" font-weight="${weight}" font-size="${n(sizePx)}"${italic ? ' font-style="italic"' : ''}${spacing ? ` letter-spacing="${n(spacing * sizePx)}"` : ''}`;
+    const font = `font-family="${escapeXml(cssFamily(family))}" font-weight="${weight}" font-size="${n(drawnPx(sizePx))}"${italic ? ' font-style="italic"' : ''}${spacing ? ` letter-spacing="${n(spacing * sizePx)}"` : ''}`;
     const turn = node.turnRad ? ` transform="rotate(${degrees(node.turnRad)} ${n(node.x)} ${n(node.y)})"` : '';
     const spans = layoutText(node, measure).map((run) => `<tspan x="${n(run.x)}">${escapeXml(run.text)}</tspan>`);
     return `<text y="${n(node.y)}" ${font} fill="${escapeXml(node.fill)}" xml:space="preserve"${turn}${svgOpacity(node.opacity)}>${spans.join('')}</text>`;
