@@ -38,7 +38,8 @@ describe('the shares of a pie', () => {
         (rows, when, places) => {
           const made = film({ places }, cubeOf(rows));
           const found = numbersAt(made, at(when, made));
-          expect(found.reduce((sum, row) => sum + Number(row.share), 0)).toBeCloseTo(1, 9);
+          // A rest of less than a billionth has no slice.
+          expect(found.reduce((sum, row) => sum + Number(row.share), 0)).toBeCloseTo(1, 8);
           for (const { from, to, share } of found) expect(Number(to) - Number(from)).toBeCloseTo(Number(share), 12);
         },
       ),
