@@ -94,6 +94,46 @@ describe('frames', () => {
     expect(late).toMatchObject({ timeSec: 25, piece: { number: 1 }, pieceSec: 5 });
   });
 
+  it('come of a film script, whose files lie beside it, and tell all of its mistakes', async () => {
+    const film = (pieces: readonly object[]) =>
+      JSON.stringify({ format: 'plucky-tempo-film', version: 1, name: 'Race', fps: 10, pieces });
+    const card = { card: 'opening', title: 'Hello', seconds: 2 };
+    writeFileSync(
+      at('film.json'),
+      film([card, { table: 'race.csv', title: 'Boats', seconds: 4, into: { how: 'dissolve', seconds: 1 } }]),
+    );
+    const found = await rows('film.json');
+    expect(found).toHaveLength(50);
+    expect(found[0]).toMatchObject({
+      piece: { number: 0, name: 'Hello' },
+      card: 'opening',
+      words: { title: 'Hello' },
+      rows: [],
+    });
+    expect(found[15]).toMatchObject({
+      progress: expect.closeTo(0.5, 9),
+      next: { piece: { number: 1, name: 'Boats' }, pieceSec: 0.5 },
+    });
+    expect(found[49]).toMatchObject({
+      piece: { number: 1 },
+      period: '2002',
+      rows: [{ category: 'A' }, { category: 'B' }],
+    });
+    // Options act on the first chart; the card stays.
+    const [, late] = await rows('film.json', { at: '0,4', set: ['own.places=1'] });
+    expect(late.rows).toHaveLength(1);
+    expect((await rows('film.json', { events: true })).every(({ piece }) => piece.number === 1)).toBe(true);
+    writeFileSync(
+      at('cards.yaml'),
+      'format: plucky-tempo-film\nversion: 1\nfps: 10\npieces:\n  - card: text\n    lines: [One, Two]\n    seconds: 1\n',
+    );
+    expect((await rows('cards.yaml'))[0]).toMatchObject({ words: { lines: 'One\nTwo' } });
+    await expect(rows('cards.yaml', { group: 'Name' })).rejects.toThrow('--group: ');
+    writeFileSync(at('wrong.json'), film([{ ...card, sec: 1 }, { table: 'none.csv' }]));
+    await expect(rows('wrong.json')).rejects.toThrow('pieces.0.sec: there is no such key. Did you mean “seconds”?');
+    await expect(rows('wrong.json')).rejects.toThrow('pieces.1.table: the table none.csv is not there.');
+  });
+
   it('have events and moments in seconds of the film', async () => {
     const events = await rows('two.plucky', { events: true });
     expect(events.map(({ category, to, piece }) => [category, to, piece.number])).toEqual([

@@ -1,4 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { defaultCard } from '@/core/project/card';
+import { freshPiece } from '@/core/project/defaults';
 import type { Extra } from '@/core/project/film-parts';
 import { cubeOf } from '@/core/testing/films';
 import { raceProject } from '@/core/testing/projects';
@@ -29,6 +31,22 @@ describe('the fonts of a film', () => {
   it('are stood in for where a family lacks the letters', () => {
     const files = filesFor(['Archivo'], 'Ελλάδα');
     expect(files.some((file) => file.startsWith('noto-sans-greek'))).toBe(true);
+  });
+});
+
+describe('cards and what lies over the film', () => {
+  it('bring their families and their characters', () => {
+    const project = raceProject();
+    const base = defaultCard('closing');
+    const dress = structuredClone(base.dress);
+    Object.assign(dress.texts.title, { family: 'Fraunces' });
+    const card = { ...base, dress, texts: { ...base.texts, credits: 'Ω' } };
+    const overlay = { kind: 'text', fontFamily: 'Caveat', text: 'ж' } as Extra;
+    const pieces = [...project.film.pieces, freshPiece('k', { kind: 'card', card })];
+    const made = { ...project, film: { ...project.film, pieces, overlays: [overlay] } };
+    expect(familiesOf(made)).toEqual(expect.arrayContaining(['Fraunces', 'Caveat']));
+    const found = charactersOf(made, []);
+    for (const letter of 'Ωж') expect(found.has(letter.codePointAt(0) ?? 0)).toBe(true);
   });
 });
 

@@ -13,12 +13,18 @@ export function scriptNote(path: string, message: string): Issue {
   return { code: 'film-script-note', severity: 'note', message: `${path}: ${message}` };
 }
 
+/** Fewer letters begin too many words. */
+const SHORTEST = 3;
+
 /** Of some words the one that is written most like another; none where nothing is near. */
 export function nearestWord(word: string, all: readonly string[]): string | null {
   let best: string | null = null;
   let least = Math.max(2, word.length / 2) + 0.5;
   for (const each of all) {
-    const far = distance(word.toLowerCase(), each.toLowerCase());
+    const [asked, known] = [word.toLowerCase(), each.toLowerCase()];
+    // Who writes the beginning of a word means it.
+    const begun = asked.length >= SHORTEST && known.startsWith(asked);
+    const far = begun ? 0.5 : distance(asked, known);
     if (far < least) [best, least] = [each, far];
   }
   return best;
