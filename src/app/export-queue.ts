@@ -2,9 +2,9 @@
 
 import { toast } from 'sonner';
 import { type ExportForm, endingOf, freeName } from '@/core/project/export-form';
-import { ofGroup } from '@/core/project/group-film';
+import { followsGroup, ofGroup } from '@/core/project/group-film';
 import { pieceName } from '@/core/project/piece-name';
-import { chartOf, playedPieces, tableOf, withChart } from '@/core/project/pieces';
+import { chartOf, playedPieces, tableOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { Cube } from '@/core/shaping/cube';
 import { documentStore } from '@/state/document';
@@ -185,18 +185,23 @@ export class ExportQueue {
     const stage = job.stage ? { ...now.film.stage, ...job.stage } : now.film.stage;
     const sized: Project = { ...now, film: { ...now.film, stage } };
     if (group === null) return { ...film, project: sized };
-    const project = withChart(sized, pieceId, (chart) => ({ ...ofGroup(chart, group), group }));
     if (documentStore.getState().project?.id !== now.id)
       throw new Error(`the project “${now.name}” is no longer open, and “${group}” comes from its table`);
     const chart = chartOf(now, pieceId);
     if (!chart) return { ...film, project: sized };
-    const entry = tableOf(now, chart);
-    const place = { tableId: entry.id, chartId: chart.id };
-    const outcome = await this.table.valuesOfGroup(place, entry.steps, chart.fields, group);
-    if (!outcome.ok) throw new Error(outcome.issues[0]?.message ?? `“${group}” has no values`);
+    const made = new Map<string, Cube>();
+    for (const each of now.charts.filter((other) => followsGroup(other, chart, chart.fields.group))) {
+      const entry = tableOf(now, each);
+      const place = { tableId: entry.id, chartId: each.id };
+      const outcome = await this.table.valuesOfGroup(place, entry.steps, each.fields, group);
+      // A chart of another table may not have the group: it stays as it is, unless the group is its own.
+      if (outcome.ok) made.set(each.id, outcome.value);
+      else if (each === chart) throw new Error(outcome.issues[0]?.message ?? `“${group}” has no values`);
+    }
+    const charts = now.charts.map((each) => (made.has(each.id) ? { ...ofGroup(each, group), group } : each));
     return {
-      project,
-      cubes: new Map([...cubes, [chart.id, outcome.value]]),
+      project: { ...sized, charts },
+      cubes: new Map([...cubes, ...made]),
       pieceId,
       imageIds: [...imageIds, ...now.pictures.map(({ id }) => id)],
     };

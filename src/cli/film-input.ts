@@ -4,7 +4,7 @@ import { families, firstFamily } from '@/core/families/registry';
 import type { Cubes } from '@/core/film/tell-film';
 import { noBuild } from '@/core/pace/pace';
 import { freshProject, titleFromFileName } from '@/core/project/defaults';
-import { ofGroup } from '@/core/project/group-film';
+import { followsGroup, ofGroup } from '@/core/project/group-film';
 import { chartOf, playedCharts, tableOf, withChart } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read-project';
@@ -34,6 +34,8 @@ export interface FilmOptions extends PrepareOptions, ChangeOptions {
 /** A film, ready to be shown or rendered: one for each group where a column was named. */
 export interface FilmInput {
   readonly group: string | null;
+  /** The charts that show it, by their ids. */
+  readonly grouped: ReadonlySet<string>;
   readonly project: Project;
   readonly cubes: Cubes;
   readonly assets: ReadonlyMap<string, Uint8Array>;
@@ -75,7 +77,9 @@ export async function filmsFrom(file: string, options: FilmOptions, start: Start
     films: found.films.map((film) => {
       const project = changed(film.project, options, film.cubes);
       const { group } = film;
-      return { ...film, project: group === null ? project : withChart(project, null, (each) => ofGroup(each, group)) };
+      if (group === null) return { ...film, project };
+      const charts = project.charts.map((each) => (film.grouped.has(each.id) ? ofGroup(each, group) : each));
+      return { ...film, project: { ...project, charts } };
     }),
   };
 }
@@ -108,7 +112,7 @@ async function fromTable(file: string, options: FilmOptions, start: Start): Prom
   const films = shaped.groups.map(({ name, cube }): FilmInput => {
     const project = given ? onlyFirst(given) : projectOf(file, cube, start);
     const cubes = new Map(playedCharts(project).map(({ chart: { id } }) => [id, cube]));
-    return { group: name, project, cubes, assets: new Map() };
+    return { group: name, grouped: new Set(cubes.keys()), project, cubes, assets: new Map() };
   });
   return { films, notes: shaped.notes };
 }
@@ -151,7 +155,7 @@ async function fromScript(file: string, options: FilmOptions): Promise<Found> {
     const { films, notes } = await fromProject({ project, assets }, file, options);
     return { films, notes: [...outcome.issues, ...notes] };
   }
-  return { films: [{ group: null, project, cubes, assets }], notes: outcome.issues };
+  return { films: [{ group: null, grouped: new Set(), project, cubes, assets }], notes: outcome.issues };
 }
 
 /** A film script, and the bytes of what it names as far as that is there. @throws Refusal for a file that cannot be read. */
@@ -179,7 +183,7 @@ async function fromProject({ project, assets }: ProjectBundle, file: string, opt
   const [first, ...others] = playedCharts(project).map(({ chart }) => chart);
   if (!first) {
     if (options.group !== undefined) throw new Refusal(`--group: ${file} has no chart, so there are no groups.`);
-    return { films: [{ group: null, project, cubes: new Map(), assets }], notes };
+    return { films: [{ group: null, grouped: new Set(), project, cubes: new Map(), assets }], notes };
   }
   const valuesOf = async (
     chart: typeof first,
@@ -194,24 +198,36 @@ async function fromProject({ project, assets }: ProjectBundle, file: string, opt
     return prepared.outcome.value;
   };
   const stepsOf = (chart: typeof first) => tableOf(project, chart).steps;
-  for (const chart of others)
-    cubes.set(
-      chart.id,
-      await valuesOf(chart, chart.fields, chart.fields.group === '' ? '' : chart.group, stepsOf(chart)),
-    );
   const column = options.group ?? '';
   const steps = [...stepsOf(first), ...plansOf(options).map((plan, i) => stepOf(plan, `option-${i + 1}`))];
   const fields = fieldsWith(first.fields, options, column);
   const { table } = (await tables.open(tableOf(project, first))).tableAfter(steps);
   if (column !== '' && !findColumn(table, column))
     throw new Refusal(`There is no column “${column}” to make groups of.`);
+  // Charts that have the group too come along; the others stay as they are.
+  const along = new Map<string, readonly string[]>();
+  for (const chart of others) {
+    cubes.set(
+      chart.id,
+      await valuesOf(chart, chart.fields, chart.fields.group === '' ? '' : chart.group, stepsOf(chart)),
+    );
+    const own = (await tables.open(tableOf(project, chart))).tableAfter(stepsOf(chart)).table;
+    if (column !== '' && findColumn(own, column) && followsGroup(chart, first, column))
+      along.set(
+        chart.id,
+        groupsOf(own, column).map(({ name }) => name),
+      );
+  }
   const names =
     column === '' ? [fields.group === '' ? '' : first.group] : groupsOf(table, column).map(({ name }) => name);
   const films: FilmInput[] = [];
   for (const name of names) {
-    const cube = await valuesOf(first, fields, name, steps);
-    const all = new Map([...cubes, [first.id, cube]]);
-    films.push({ group: column === '' ? null : name, project, cubes: all, assets });
+    const all = new Map([...cubes, [first.id, await valuesOf(first, fields, name, steps)]]);
+    const followers = others.filter(({ id }) => along.get(id)?.includes(name));
+    for (const chart of followers)
+      all.set(chart.id, await valuesOf(chart, { ...chart.fields, group: column }, name, stepsOf(chart)));
+    const grouped = new Set([first, ...followers].map(({ id }) => id));
+    films.push({ group: column === '' ? null : name, grouped, project, cubes: all, assets });
   }
   return { films, notes };
 }

@@ -6,6 +6,7 @@ import type { Chart } from '@/core/project/chart';
 import type { FilmPiece } from '@/core/project/film';
 import { raceProject, testTable } from '@/core/testing/projects';
 import { writeProjectFile } from '@/export/project-file';
+import { filmsFrom } from './film-input';
 import { type FramesOptions, frames } from './frames';
 import { controlPaths, listed } from './lists';
 
@@ -132,6 +133,33 @@ describe('frames', () => {
     writeFileSync(at('wrong.json'), film([{ ...card, sec: 1 }, { table: 'none.csv' }]));
     await expect(rows('wrong.json')).rejects.toThrow('pieces.0.sec: there is no such key. Did you mean “seconds”?');
     await expect(rows('wrong.json')).rejects.toThrow('pieces.1.table: the table none.csv is not there.');
+  });
+
+  it('are of one group in every chart that shows the same one', async () => {
+    const film = {
+      format: 'plucky-tempo-film',
+      version: 1,
+      fps: 10,
+      pieces: [
+        { table: 'groups.csv', title: 'A', seconds: 2, combine: 'sum' },
+        { table: 'groups.csv', title: 'B', seconds: 2, combine: 'sum' },
+        { table: 'groups.csv', title: 'C', seconds: 2, group: { column: 'Coast', value: 'South' } },
+      ],
+    };
+    const cells = ['2001,A,North,1', '2001,A,South,5', '2001,B,North,2', '2001,B,South,9'];
+    const later = cells.map((row) => row.replace('2001', '2002'));
+    writeFileSync(at('groups.csv'), ['Year,Name,Coast,Value', ...cells, ...later].join('\n'));
+    writeFileSync(at('groups.json'), JSON.stringify(film));
+    // One that shows another group does so on purpose.
+    const { films } = await filmsFrom(at('groups.json'), { group: 'Coast' });
+    const told = films.map(({ group, project, cubes }) => [
+      group,
+      ...project.charts.map(({ id, text }) => [text.title, cubes.get(id)?.values[0]]),
+    ]);
+    expect(told).toEqual([
+      ['North', ['A: North', 1], ['B: North', 1], ['C', 5]],
+      ['South', ['A: South', 5], ['B: South', 5], ['C', 5]],
+    ]);
   });
 
   it('have events and moments in seconds of the film', async () => {
