@@ -4,11 +4,11 @@ import type { Font } from './text-fit';
 const FALLBACK = "'Noto Sans', 'Rubik', 'Liberation Sans', system-ui, sans-serif";
 
 /** Sizes of fonts go by so many steps a pixel. */
-const STEPS = 16;
+const STEPS = 8;
 
 /**
  * The size at which a font is drawn and measured. A browser keeps something of every size that it has drawn in for as long as it
- * lives: words that grow smoothly through a film of half an hour took a gigabyte. Steps this small are not seen.
+ * lives: words that grow smoothly through a film of half an hour took a gigabyte. Steps of an eighth of a pixel are not seen.
  */
 export function drawnPx(sizePx: number): number {
   return Math.max(1, Math.round(sizePx * STEPS)) / STEPS;
