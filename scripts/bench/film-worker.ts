@@ -65,6 +65,7 @@ async function exportFps(helpers: readonly Worker[], source: Source): Promise<nu
   await runSpans<EncodedSpan>({
     from: 0,
     to: FRAMES,
+    makerFrames: Number.POSITIVE_INFINITY,
     spanFrames: SPAN_FRAMES,
     makers: helpers.length,
     async start() {

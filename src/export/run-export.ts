@@ -36,6 +36,9 @@ export interface ExportSetting extends Watch {
   readonly cores: number;
 }
 
+/** Frames that a worker draws before a fresh one takes its place: starting one takes about as long as a hundred frames. */
+const MAKER_FRAMES = 6000;
+
 /** Spans are this long: short enough to share out evenly, long enough that the encoder seldom starts anew. */
 const SPAN_SEC = 2 * KEY_FRAME_SEC;
 
@@ -127,6 +130,7 @@ async function exportFilm(
       from,
       to,
       spanFrames: Math.max(1, Math.round(SPAN_SEC * framesPerSec)),
+      makerFrames: MAKER_FRAMES,
       makers: form.workers ?? workerCount(format.codec, setting.cores),
       start: () => setting.startMaker(order, job),
       async take(span) {

@@ -8,6 +8,7 @@ interface Setting {
   readonly frames: number;
   readonly spanFrames: number;
   readonly makers: number;
+  readonly makerFrames?: number;
   readonly delays?: readonly number[];
   /** Makers that are lost at these calls. */
   readonly lost?: readonly number[];
@@ -16,7 +17,7 @@ interface Setting {
 }
 
 function run(
-  { frames, spanFrames, makers, delays = [0], lost = [], fails, take }: Setting,
+  { frames, spanFrames, makers, makerFrames = 1e9, delays = [0], lost = [], fails, take }: Setting,
   signal = new AbortController().signal,
 ) {
   const taken: Span[] = [];
@@ -48,6 +49,7 @@ function run(
     to: frames,
     spanFrames,
     makers,
+    makerFrames,
     start,
     signal,
     onProgress: (framesDone) => {
@@ -61,6 +63,17 @@ function run(
   });
   return { done, taken, count: () => ({ most, started, ended, progress, mostHeld }) };
 }
+
+describe('makers', () => {
+  it('are replaced by fresh ones after so many frames, and the film is whole', async () => {
+    const { done, taken, count } = run({ frames: 100, spanFrames: 5, makers: 1, makerFrames: 12, lost: [4] });
+    await done;
+    expect(taken).toEqual(cutSpans(0, 100, 5));
+    const { started, ended } = count();
+    // Three spans each; the one that was lost after four calls had made one.
+    expect([started, ended]).toEqual([8, 8]);
+  });
+});
 
 describe('spans', () => {
   it('are taken in order and whole, however long each takes', async () => {
@@ -133,6 +146,7 @@ describe('spans', () => {
     const done = runSpans<Span>({
       from: 0,
       to: 12,
+      makerFrames: 1e9,
       spanFrames: 2,
       makers: 2,
       start: async () => ({

@@ -29,6 +29,8 @@ export interface Schedule<T> {
   readonly to: number;
   readonly spanFrames: number;
   readonly makers: number;
+  /** After so many frames a fresh maker takes the place of one: a browser keeps what it has drawn for as long as a worker lives. */
+  readonly makerFrames: number;
   readonly start: () => Promise<SpanMaker<T>>;
   /** Takes finished spans, strictly in order. */
   readonly take: (made: T, span: Span) => Promise<void>;
@@ -101,6 +103,7 @@ class SpanRun<T> {
   /** One maker's work, from its start to the end of the film. */
   private async work(): Promise<void> {
     let maker: SpanMaker<T> | null = null;
+    let frames = 0;
     try {
       while (this.failure === null) {
         const span = this.waiting[0];
@@ -113,10 +116,16 @@ class SpanRun<T> {
         try {
           maker ??= await this.hire();
           await this.makeOne(maker, span);
+          frames += span.to - span.from;
+          if (frames < this.schedule.makerFrames) continue;
+          this.dismiss(maker);
+          maker = null;
+          frames = 0;
         } catch (error) {
           this.tryAgain(span, error);
           this.dismiss(maker);
           maker = null;
+          frames = 0;
         }
       }
     } catch (error) {
