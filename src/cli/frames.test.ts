@@ -209,10 +209,17 @@ describe('lists', () => {
     expect(listed('looks')).toContain('Night ferry\n');
     expect(listed('palettes')).toContain('harbour\t');
     expect(listed('options')).toMatch(/ranked-bars\n {2}own\.places\twhole number 1\.\.50\tPlaces on stage/);
-    expect(() => listed('ships')).toThrow('--list must be one of looks, palettes, families, options');
+    expect(() => listed('ships')).toThrow('--list must be one of looks, palettes, families, cards, options');
+    expect(listed('families')).toContain('donut\tas pie\town.hole=0.58\n');
+    expect(listed('cards')).toContain('opening\tOpening card\n');
     expect(controlPaths(undefined)).toContainEqual(
       expect.objectContaining({ path: 'film.stage.widthPx', unit: 'px', range: [16, 3840] }),
     );
+    expect(controlPaths('donut')).toEqual(controlPaths('pie'));
+    expect(controlPaths('card')).toContainEqual(
+      expect.objectContaining({ path: 'comeSec', unit: 'sec', range: [0, 10] }),
+    );
+    for (const { path, meaning } of controlPaths('card')) expect(meaning, path).not.toBe('');
     expect(() => controlPaths('spirals')).toThrow('ranked-bars');
   });
 });

@@ -1,11 +1,13 @@
+import { familyAliases } from '@/core/families/known';
 import { families } from '@/core/families/registry';
-import { type DocumentPath, documentPaths } from '@/core/project/document-paths';
+import { cardDesigns, cardKinds, cardNames } from '@/core/project/card';
+import { cardPaths, type DocumentPath, documentPaths } from '@/core/project/document-paths';
 import { looks } from '@/core/project/looks';
 import { palettes } from '@/core/project/palettes';
 import { oneOf } from './numbers';
 
 /** What can be listed. */
-export const lists = ['looks', 'palettes', 'families', 'options'] as const;
+export const lists = ['looks', 'palettes', 'families', 'cards', 'options'] as const;
 
 /** Names of what ships, one a line; options are what each family has of its own. */
 export function listed(what: string): string {
@@ -15,7 +17,14 @@ export function listed(what: string): string {
     case 'palettes':
       return lines(palettes.map(({ id, name, colours }) => `${id}\t${name}\t${colours.join(' ')}`));
     case 'families':
-      return lines(families.map(({ id, name, plays }) => `${id}\t${name}\t${plays.join(', ')}`));
+      return (
+        lines(families.map(({ id, name, plays }) => `${id}\t${name}\t${plays.join(', ')}`)) +
+        lines(Object.entries(familyAliases).map(([word, { id, own }]) => `${word}\tas ${id}\t${settingsOf(own)}`))
+      );
+    case 'cards':
+      return (
+        lines(cardKinds.map((kind) => `${kind}\t${cardNames[kind]}`)) + lines(cardDesigns.map((id) => `${id}\tdesign`))
+      );
     default:
       return families
         .map(({ id }) => `${id}\n${lines(pathsOf(id, 'own.').map((each) => `  ${pathLine(each)}`))}`)
@@ -23,19 +32,24 @@ export function listed(what: string): string {
   }
 }
 
+const settingsOf = (own: object) =>
+  Object.entries(own)
+    .map(([key, value]) => `own.${key}=${value}`)
+    .join(' ');
+
 const lines = (list: readonly string[]) => list.map((line) => `${line}\n`).join('');
 
-/** Every path that can be set, for a family of charts. */
+/** What stands for cards in place of a family. */
+const CARD = 'card';
+
+/** Every path that can be set, for a family of charts by any of its names, or for cards. */
 export function controlPaths(chart: string | undefined): readonly DocumentPath[] {
-  return pathsOf(chart ?? families[0]?.id ?? '', '');
+  if (chart === CARD) return cardPaths();
+  return pathsOf(familyAliases[chart ?? '']?.id ?? chart ?? families[0]?.id ?? '', '');
 }
 
 function pathsOf(chart: string, start: string): readonly DocumentPath[] {
-  const id = oneOf(
-    '--chart',
-    chart,
-    families.map((family) => family.id),
-  );
+  const id = oneOf('--chart', chart, [...families.map((family) => family.id), ...Object.keys(familyAliases), CARD]);
   const family = families.find((each) => each.id === id);
   return family ? documentPaths(family).filter(({ path }) => path.startsWith(start)) : [];
 }

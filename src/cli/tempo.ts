@@ -173,7 +173,7 @@ function progress(): (out: string, done: number, count: number) => void {
 program
   .command('controls')
   .description('lists every path that --set takes, with its range, its unit and what it means')
-  .option('--chart <family>', 'the family of charts')
+  .option('--chart <family>', 'the family of charts, or “card”')
   .option('--json', 'as JSON')
   .option('--list <what>', `prints what there is instead: ${lists.join(', ')}`)
   .exitOverride()

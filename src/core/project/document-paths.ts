@@ -1,5 +1,6 @@
 import type Joi from 'joi';
 import type { KnownFamily } from './family-document';
+import { cardSchema } from './schema/card-schema';
 import { chartSchema } from './schema/chart-schema';
 import { filmSchema } from './schema/film-schema';
 
@@ -40,6 +41,13 @@ export function documentPaths(family: KnownFamily): readonly DocumentPath[] {
   const known = made.get(family) ?? findPaths(family);
   made.set(family, known);
   return known;
+}
+
+/** Every path of a card, in the order of its schema; from the card. Needs all of Joi, as `documentPaths` does. */
+export function cardPaths(): readonly DocumentPath[] {
+  const found = new Map<string, DocumentPath>();
+  visit(cardSchema.describe(), '', (each) => found.set(each.path, found.get(each.path) ?? each));
+  return [...found.values()].filter(({ path }) => path !== 'kind');
 }
 
 function findPaths(family: KnownFamily): readonly DocumentPath[] {

@@ -129,7 +129,10 @@ class FilmBuilder {
     const { pieces: _, ...plain } = made;
     const { value, faults } = withValues({
       of: plain,
-      settings: script.set ?? {},
+      // `tempo controls` lists them as parts of the document, with `film.` before them.
+      settings: Object.fromEntries(
+        Object.entries(script.set ?? {}).map(([key, each]) => [key.replace(/^film\./, ''), each]),
+      ),
       schema,
       path: 'set',
       fixed: ['overlays', 'sounds'],

@@ -10,7 +10,7 @@ import { frameAt, frameTimeSec } from '../pace/film-clock';
 import { cardDesigns, cardKinds } from '../project/card';
 import type { Chart } from '../project/chart';
 import { looks } from '../project/looks';
-import { chartOf, playedPieces, withCard, withChart } from '../project/pieces';
+import { cardOf, chartOf, playedPieces, withCard, withChart } from '../project/pieces';
 import type { Project } from '../project/project';
 import { readProject } from '../project/read-project';
 import { transitionEases, transitionKinds, transitionSides } from '../project/transition';
@@ -108,6 +108,34 @@ describe('a film script', () => {
     expect(readProject(JSON.parse(JSON.stringify(project)), families).ok).toBe(true);
     const looked = looks.find(({ name }) => name === 'Night ferry');
     expect(project.film.stage.background).toEqual(looked?.background);
+  });
+
+  it('sets values of the film and of its pieces by their paths', async () => {
+    const set = { 'stage.margins.top': 8, 'film.stage.margins.left': 9 };
+    const { project } = await built(
+      script(
+        [
+          {
+            card: 'text',
+            title: 'x',
+            set: { 'dress.texts.title.size': 9, size: 1.5 },
+            motions: { title: { go: 'sink' } },
+          },
+          { table: 'boats.csv', combine: 'sum', set: { 'text.total': 'All: {total}', highlights: ['Oyle'] } },
+        ],
+        { set, background: { kind: 'plain', colour: '#102030' } },
+      ),
+    );
+    expect(project.film.stage).toMatchObject({ margins: { top: 8, left: 9 }, background: { colour: '#102030' } });
+    expect(cardOf(project, 'piece-1')).toMatchObject({
+      size: 1.5,
+      dress: { texts: { title: { size: 9 } } },
+      motions: { title: { come: 'design', go: 'sink' } },
+    });
+    expect(project.charts[0]).toMatchObject({ text: { total: 'All: {total}' }, highlights: ['Oyle'] });
+    expect(await messages(script([{ card: 'text', title: 'x' }], { set: { 'stage.margins.top': 99 } }))).toEqual([
+      expect.stringMatching(/^set\.stage\.margins\.top: must be less than or equal to 30; it is 99\.$/),
+    ]);
   });
 
   it('says the same in YAML', async () => {
