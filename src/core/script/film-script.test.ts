@@ -202,6 +202,8 @@ describe('mistakes in a script', () => {
         { table: 'boats.csv', period: 'Yera', combine: 'sum' },
         { table: 'boats.csv', group: { column: 'Kind', value: 'odl' } },
         { card: 'closing', logo: 'broken.png' },
+        { table: 'boats.csv', value: 'Boast', where: 'Knid=old' },
+        { table: 'boats.csv', second: 'Boat', combine: 'sum' },
       ],
       { look: 'Nihgt ferry' },
     );
@@ -217,13 +219,16 @@ describe('mistakes in a script', () => {
       /^pieces\.6\.period: there is no column “Yera” in boats\.csv\. Did you mean “Year”\?$/,
       /^pieces\.7\.group\.value: “Kind” has no “odl”\. Did you mean “old”\?$/,
       /^pieces\.8\.logo: broken\.png is no picture/,
+      /^pieces\.9\.value: there is no column “Boast” in boats\.csv\. Did you mean “Boats”\?$/,
+      /^pieces\.9\.where: there is no column “Knid” in boats\.csv\. Did you mean “Kind”\?$/,
+      /^pieces\.10\.second: there is no further value “Boat”\./,
       /^look: there is no look “Nihgt ferry”\. Did you mean “Night ferry”\?$/,
     ])
       expect(
         told.some((message) => each.test(message)),
         `${each} in\n${told.join('\n')}`,
       ).toBe(true);
-    expect(told).toHaveLength(11);
+    expect(told).toHaveLength(14);
   });
 
   it('are told of texts that are no scripts', async () => {

@@ -12,7 +12,7 @@ import { readStepsFile } from '../shaping/steps-file';
 import { stepOf, understand } from '../shaping/understand';
 import type { Issue } from '../table/issue';
 import { noReadingChoice, type ReadTable } from '../table/reader';
-import { findColumn } from '../table/table';
+import { findColumn, type Table } from '../table/table';
 import type { ScriptChartPiece, ScriptTable } from './film-script';
 import { didYouMean, scriptFault } from './script-faults';
 import { baseName, type ScriptFiles } from './script-files';
@@ -64,27 +64,15 @@ export class ScriptTables {
     const preparer = this.preparers.get(readKey) ?? new Preparer(read.table, read.decimalHint, read.joined);
     this.preparers.set(readKey, preparer);
     const after = preparer.tableAfter(steps).table;
-    const faults: Issue[] = [];
-    const names = after.columns.map(({ name }) => name);
-    for (const [key, name] of [
-      ['period', table.period],
-      ['category', table.category],
-      ['panes', panes],
-      ['group', column],
-    ] as const) {
-      if (name !== undefined && name !== '' && !findColumn(after, name))
-        faults.push(
-          scriptFault(
-            `${path}.${key}`,
-            `there is no column “${name}” in ${table.file}.${didYouMean(name, names) || listed(names)}`,
-          ),
-        );
-    }
-    if (faults.length > 0) return faults;
     const guess = table.fields ? fieldsOf(table.fields) : (given.fields ?? found.fields);
     const columns = withNamedColumns(guess, table);
     const choices = () =>
       furtherChoices({ table: after, fields: columns, joined: read.joined ?? [], decimalHint: read.decimalHint });
+    const faults = [
+      ...missingColumns(after, table, { column, panes, fields: columns, path }),
+      ...missingValues(table, path, choices),
+    ];
+    if (faults.length > 0) return faults;
     const further = { ...columns, second: table.second ?? columns.second, third: table.third ?? columns.third };
     const chosen = takesFurther ? withFurther(further, choices()) : further;
     const grouped =
@@ -237,5 +225,52 @@ function conditions(where: ScriptTable['where']): (readonly [column: string, val
   return all.map((each) => {
     const at = each.indexOf('=');
     return at < 1 ? ['', each] : [each.slice(0, at).trim(), each.slice(at + 1).trim()];
+  });
+}
+
+interface Named {
+  readonly column: string | undefined;
+  readonly panes: string | undefined;
+  readonly fields: Fields;
+  readonly path: string;
+}
+
+/** Columns that a piece names and its table does not have. */
+function missingColumns(table: Table, named: ScriptTable, { column, panes, fields, path }: Named): Issue[] {
+  const names = table.columns.map(({ name }) => name);
+  // Of a wide table the value may be one of several measures, which are no columns of their own.
+  const wide = fields.shape === 'periods-down' || fields.shape === 'periods-across';
+  const asked: (readonly [key: string, name: string | undefined])[] = [
+    ['period', named.period],
+    ['category', named.category],
+    ['value', wide ? undefined : named.value],
+    ['panes', panes],
+    ['group', column],
+    ...conditions(named.where).map(([each]) => ['where', each] as const),
+  ];
+  return asked.flatMap(([key, name]) => {
+    if (name === undefined || name === '' || findColumn(table, name)) return [];
+    const near = didYouMean(name, names) || listed(names);
+    return [scriptFault(`${path}.${key}`, `there is no column “${name}” in ${named.file}.${near}`)];
+  });
+}
+
+/** Further values that a piece names and there are not. */
+function missingValues(
+  { second, third }: ScriptTable,
+  path: string,
+  choices: () => readonly { readonly name: string }[],
+): Issue[] {
+  const asked = [
+    ['second', second],
+    ['third', third],
+  ] as const;
+  return asked.flatMap(([key, name]) => {
+    if (name === undefined || name === '') return [];
+    const known = choices().map((each) => each.name);
+    if (known.includes(name)) return [];
+    return [
+      scriptFault(`${path}.${key}`, `there is no further value “${name}”.${didYouMean(name, known) || listed(known)}`),
+    ];
   });
 }
