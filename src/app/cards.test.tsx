@@ -231,6 +231,19 @@ describe('film scripts', () => {
     expect(project().pictures.map(({ fileName }) => fileName)).toEqual(['saltmere-counts.png']);
   });
 
+  it('can be left while their tables are being read', async () => {
+    const before = project();
+    vi.spyOn(workers.table, 'buildScript').mockReturnValueOnce(new Promise(() => undefined));
+    await app.user.upload(screen.getByLabelText('Open a table or a project file'), [
+      app.file('film.json', script(two)),
+      app.file('boats.csv', csv),
+    ]);
+    await app.user.click(await screen.findByRole('button', { name: 'Cancel' }));
+    await waitFor(() => expect(sessionStore.getState().reading).toBeNull());
+    expect(project()).toBe(before);
+    await app.saysOnStage(/Bravo/);
+  });
+
   it('that fail for another reason say so', async () => {
     vi.spyOn(workers.table, 'buildScript').mockRejectedValueOnce(new Error('out of memory'));
     await app.choose('Open a table or a project file', app.file('film.json', script(two)), app.file('boats.csv', csv));

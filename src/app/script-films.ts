@@ -3,9 +3,8 @@ import { knownFamilies } from '@/core/families/known';
 import { documentStore, replaceProject } from '@/state/document';
 import { freshId } from '@/state/fresh-id';
 import { keepAsset, loadAsset } from '@/state/keep/assets';
-import type { Remote } from '@/state/remote';
 import { sessionStore, setSession } from '@/state/session';
-import type { TableWorkerApi } from '@/workers/protocol';
+import type { Studio } from '@/state/studio';
 import { fileNameOf, save } from './download';
 import { tell } from './open-tables';
 
@@ -24,7 +23,7 @@ interface Opening {
 export class ScriptOpener {
   private opening: Opening | null = null;
 
-  constructor(private readonly table: Pick<Remote<TableWorkerApi>, 'buildScript'>) {}
+  constructor(private readonly studio: Pick<Studio, 'buildScript'>) {}
 
   /** Takes what is a film script among some files, with the others as those that it names. Returns whether there is one. */
   async take(files: readonly File[]): Promise<boolean> {
@@ -115,8 +114,8 @@ export class ScriptOpener {
     }
     setSession({ script: null, reading: { fileName, share: 0, startedMs: Date.now() } });
     try {
-      const outcome = await this.table.buildScript(text, files, freshId());
-      if (this.opening !== opening) return;
+      const outcome = await this.studio.buildScript(text, files, freshId());
+      if (!outcome || this.opening !== opening) return;
       if (!outcome.ok) {
         this.refuse(fileName, outcome.issues);
         return;

@@ -47,7 +47,7 @@ export function createServices(keeper: Keeper): Services {
   });
   const opener = new TableOpener(studio, keeper.disk);
   const following = new FileFollowing(studio);
-  const scripts = new ScriptOpener(table.api);
+  const scripts = new ScriptOpener(studio);
   const exports = new ExportQueue(media, table.api, studio.film);
   studio.start();
   keepPictures(keeper, (project, widthPx) => {

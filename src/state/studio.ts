@@ -205,6 +205,18 @@ export class Studio {
     });
   }
 
+  /** Makes a project of a film script; null where the person put an end to it. */
+  async buildScript(...given: Parameters<TableWorkerApi['buildScript']>) {
+    try {
+      return await this.reader.buildScript(...given);
+    } catch (error) {
+      if (!(error instanceof ReadingCancelled)) throw error;
+      // The worker was ended with all its tables.
+      void this.film.sync();
+      return null;
+    }
+  }
+
   /** Ends the reading under way; the table that was there before comes back. */
   cancel(): void {
     this.reader.cancel();

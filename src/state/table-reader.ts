@@ -7,7 +7,7 @@ import { sessionStore, setSession } from './session';
 
 /** What the reader needs of the worker. */
 export interface ReadingWorker {
-  readonly table: Remote<Pick<TableWorkerApi, 'open' | 'keep'>>;
+  readonly table: Remote<Pick<TableWorkerApi, 'open' | 'keep' | 'buildScript'>>;
   /** Ends the worker, whatever it does, and starts another one, which has no table open. */
   restartTable(): void;
 }
@@ -69,6 +69,18 @@ export class TableReader {
     const progress = (share: number) => {
       if (sessionStore.getState().reading) setSession({ reading: { fileName, share, startedMs } });
     };
+    const outcome = await this.cancellable(this.worker.table.open(tableId, sources, progress));
+    if (!outcome.ok) throw new ImportRefused(fileName, outcome.issues);
+    return outcome.value;
+  }
+
+  /** Makes a project of a film script; see `TableWorkerApi`. @throws ReadingCancelled. */
+  async buildScript(...given: Parameters<TableWorkerApi['buildScript']>) {
+    return this.cancellable(this.worker.table.buildScript(...given));
+  }
+
+  /** Work of the worker that the person can put an end to. @throws ReadingCancelled. */
+  private async cancellable<T>(work: Promise<T>): Promise<T> {
     const cancelled = new Promise<never>((_, reject) => {
       this.cancelReading = (reason) => {
         this.worker.restartTable();
@@ -77,9 +89,7 @@ export class TableReader {
       };
     });
     try {
-      const outcome = await Promise.race([this.worker.table.open(tableId, sources, progress), cancelled]);
-      if (!outcome.ok) throw new ImportRefused(fileName, outcome.issues);
-      return outcome.value;
+      return await Promise.race([work, cancelled]);
     } finally {
       this.cancelReading = null;
     }
