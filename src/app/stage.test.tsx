@@ -23,7 +23,7 @@ const project = () => {
 };
 
 /** Where the middle of a part of the picture is on the page. */
-async function middleOf(part: 'title' | 'source' | 'mark' | 'extra' | 'stamp') {
+async function middleOf(part: 'title' | 'source' | 'mark' | 'extra' | 'stamp' | 'subtitle' | 'lines') {
   const box = await workers.stage.boxOf(part);
   if (!box) throw new Error(`there is no ${part}`);
   const { stage: size } = project().film;
@@ -73,6 +73,45 @@ describe('pointing at the stage', () => {
     await app.user.type(await open(), 'no{Escape}');
     expect(screen.queryByLabelText('Edit the title on stage')).toBeNull();
     expect((screen.getByRole('textbox', { name: 'Title' }) as HTMLInputElement).value).toBe('Written on stage');
+  });
+});
+
+describe('pointing at a card', () => {
+  beforeEach(async () => {
+    screen.getByRole('button', { name: 'Add a piece' }).focus();
+    await app.user.keyboard('{Enter}');
+    (await screen.findByRole('menuitem', { name: 'A card' })).focus();
+    await app.user.keyboard('{ArrowRight}');
+    (await screen.findByRole('menuitem', { name: 'Text card' })).focus();
+    await app.user.keyboard('{Enter}');
+    await app.saysOnStage(/^Text card: /);
+  });
+
+  it('opens the controls of its parts', async () => {
+    await app.goTo('Pace');
+    fireEvent.click(stage(), { ...(await middleOf('title')), detail: 1 });
+    const title = await screen.findByRole('textbox', { name: 'Title of the card' });
+    await waitFor(() => expect(document.activeElement).toBe(title));
+    fireEvent.click(stage(), { clientX: 2, clientY: 2, detail: 1 });
+    await waitFor(() => expect(sessionStore.getState().focusControl?.id).toBe('background'));
+  });
+
+  it('writes into its words where they stand, several lines where it has them', async () => {
+    fireEvent.doubleClick(stage(), { ...(await middleOf('title')), detail: 2 });
+    const title = await screen.findByLabelText('Edit the title on stage');
+    await app.user.clear(title);
+    await app.user.type(title, 'On a card{Enter}');
+    await app.saysOnStage(/^Text card: On a card/);
+    fireEvent.doubleClick(stage(), { ...(await middleOf('lines')), detail: 2 });
+    const lines = await screen.findByLabelText('Edit the lines on stage');
+    await app.user.clear(lines);
+    await app.user.type(lines, 'One{Enter}Two');
+    fireEvent.blur(lines);
+    await waitFor(() =>
+      expect((screen.getByRole('textbox', { name: 'Lines of the card' }) as HTMLTextAreaElement).value).toBe(
+        'One\nTwo',
+      ),
+    );
   });
 });
 

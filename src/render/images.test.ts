@@ -1,5 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Background } from '@/core/project/background';
+import { defaultCard } from '@/core/project/card';
+import { freshPiece } from '@/core/project/defaults';
 import { raceProject } from '@/core/testing/projects';
 import { ImageStore } from './images';
 import { canvases, FakeCanvas } from './testing/fake-canvas';
@@ -49,6 +51,18 @@ describe('the pictures of a painter', () => {
     expect(canvases[0]?.calls.find((call) => call.startsWith('filter'))).toMatch(/^filter = blur\([\d.]+px\)$/);
     store.blurBackgrounds(film(stage({ blur: 3, fit: 'fit' })));
     expect(store.images.has('a@blur3')).toBe(true);
+  });
+
+  it('are blurred for cards that lie over a background of their own', async () => {
+    const store = new ImageStore();
+    await store.add([picture('a', '400')]);
+    const { background } = stage({ blur: 1 });
+    const cards = [background, null].map((back, i) =>
+      freshPiece(`k${i}`, { kind: 'card', card: { ...defaultCard('text'), back } }),
+    );
+    const { film: plain } = raceProject();
+    store.blurBackgrounds({ ...plain, pieces: [...plain.pieces, ...cards] });
+    expect([...store.images.keys()]).toEqual(['a', 'a@blur1']);
   });
 
   it('stay as they are without a blur, without the picture, and behind plain colour', async () => {
