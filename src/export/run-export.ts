@@ -37,7 +37,7 @@ export interface ExportSetting extends Watch {
 }
 
 /** Frames that a worker draws before a fresh one takes its place: starting one takes about as long as a hundred frames. */
-const MAKER_FRAMES = 6000;
+const MAKER_FRAMES = 4000;
 
 /** Spans are this long: short enough to share out evenly, long enough that the encoder seldom starts anew. */
 const SPAN_SEC = 2 * KEY_FRAME_SEC;
