@@ -6,6 +6,7 @@ import { showsCard } from '@/core/project/pieces';
 import { scriptOfZip } from '@/export/script-file';
 import { documentStore } from '@/state/document';
 import { sessionStore } from '@/state/session';
+import { CARD, controlsOf } from '@/ui/controls';
 import * as app from './testing/whole-app';
 import { workers } from './testing/workers';
 
@@ -115,6 +116,24 @@ describe('cards', () => {
     await screen.findByText(/^The piece under the playhead is a card/);
     expect(await find('Title of the card')).toHaveLength(1);
     expect(await find('Places on stage')).toEqual([]);
+  });
+
+  it('list all that their benches have among the controls that can be found, and nothing of charts', async () => {
+    await addCard('Text card');
+    const known = new Set(controlsOf(CARD).map(({ id }) => id));
+    const drawn = new Set<string>();
+    for (const step of ['Dress', 'Pace'] as const) {
+      await app.goTo(step);
+      await waitFor(() => expect(document.querySelector('[data-bench] [data-control^="card-"]')).not.toBeNull());
+      if (step === 'Dress') await app.user.click(screen.getByRole('switch', { name: 'A background of its own' }));
+      const folds = '[data-bench] button[aria-expanded="false"]:not([role="combobox"]):not([aria-haspopup])';
+      for (const fold of document.querySelectorAll(folds)) fireEvent.click(fold);
+      for (const each of document.querySelectorAll<HTMLElement>('[data-bench] [data-control]'))
+        drawn.add(each.dataset.control ?? '');
+    }
+    expect([...drawn].filter((id) => !known.has(id) && id !== 'chart-box')).toEqual([]);
+    for (const id of ['places', 'palette', 'title', 'length', 'moments', 'type-align'])
+      expect(known.has(id)).toBe(false);
   });
 
   it('go and come with undo; the last chart stays', async () => {

@@ -1,12 +1,6 @@
 'use client';
 
-import { toast } from 'sonner';
 import { type ExportForm, endingOf, freeName } from '@/core/project/export-form';
-import { followsGroup, ofGroup } from '@/core/project/group-film';
-import { pieceName } from '@/core/project/piece-name';
-import { chartOf, playedPieces, tableOf } from '@/core/project/pieces';
-import type { Project } from '@/core/project/project';
-import type { Cube } from '@/core/shaping/cube';
 import { documentStore } from '@/state/document';
 import type { FilmSync } from '@/state/film-sync';
 import { freshId } from '@/state/fresh-id';
@@ -19,17 +13,8 @@ import type { TableWorkerApi } from '@/workers/protocol';
 import { download, fileNameOf } from './download';
 import type { FilmMedia } from './film-media';
 import { dropOldFiles, keepBytes, privateFile } from './private-files';
+import { inStage, ofAnotherGroup, type QueuedFilm } from './queued-film';
 import { cutOff, noteUnfinished } from './unfinished-exports';
-
-/** A film that waits to be exported. */
-interface QueuedFilm {
-  readonly project: Project;
-  /** The values of each chart that plays. */
-  readonly cubes: ReadonlyMap<string, Cube>;
-  /** The piece that was edited: groups are those of its chart. */
-  readonly pieceId: string;
-  readonly imageIds: readonly string[];
-}
 
 type Pickable = Window & { showSaveFilePicker?: (options: object) => Promise<FileSystemFileHandle> };
 
@@ -94,14 +79,6 @@ export class ExportQueue {
     const kept = sessionStore
       .getState()
       .exports.filter(({ phase }) => !single || (phase !== 'cancelled' && phase !== 'failed'));
-    const { broken } = sessionStore.getState();
-    const lost = broken.size > 0 ? playedPieces(project).find(({ id }) => broken.has(id)) : undefined;
-    if (lost) {
-      // A film that silently lacks a piece would be handed over.
-      const description = `${broken.get(lost.id)} Mend its table, or switch the piece off, and export again.`;
-      toast.error(`“${pieceName(project, lost)}” cannot be shown`, { description });
-      return;
-    }
     const cubes = this.film.cubes();
     for (const { id } of jobs)
       this.films.set(id, { project, cubes, pieceId: overview.pieceId, imageIds: overview.imageIds });
@@ -180,31 +157,13 @@ export class ExportQueue {
   private async filmOf(job: ExportJob): Promise<QueuedFilm> {
     const film = this.films.get(job.id);
     if (!film) throw new Error('the work that it is of is not open. Open it from the shelf and try again');
-    const { project: now, cubes, pieceId, imageIds } = film;
+    const sized = inStage(film, job.stage);
     const { group } = job;
-    const stage = job.stage ? { ...now.film.stage, ...job.stage } : now.film.stage;
-    const sized: Project = { ...now, film: { ...now.film, stage } };
-    if (group === null) return { ...film, project: sized };
-    if (documentStore.getState().project?.id !== now.id)
-      throw new Error(`the project “${now.name}” is no longer open, and “${group}” comes from its table`);
-    const chart = chartOf(now, pieceId);
-    if (!chart) return { ...film, project: sized };
-    const made = new Map<string, Cube>();
-    for (const each of now.charts.filter((other) => followsGroup(other, chart, chart.fields.group))) {
-      const entry = tableOf(now, each);
-      const place = { tableId: entry.id, chartId: each.id };
-      const outcome = await this.table.valuesOfGroup(place, entry.steps, each.fields, group);
-      // A chart of another table may not have the group: it stays as it is, unless the group is its own.
-      if (outcome.ok) made.set(each.id, outcome.value);
-      else if (each === chart) throw new Error(outcome.issues[0]?.message ?? `“${group}” has no values`);
-    }
-    const charts = now.charts.map((each) => (made.has(each.id) ? { ...ofGroup(each, group), group } : each));
-    return {
-      project: { ...sized, charts },
-      cubes: new Map([...cubes, ...made]),
-      pieceId,
-      imageIds: [...imageIds, ...now.pictures.map(({ id }) => id)],
-    };
+    if (group === null) return sized;
+    const { id, name } = film.project;
+    if (documentStore.getState().project?.id !== id)
+      throw new Error(`the project “${name}” is no longer open, and “${group}” comes from its table`);
+    return ofAnotherGroup(sized, group, this.table);
   }
 
   private async finish(job: ExportJob, file: ExportedFile, startedMs: number): Promise<void> {

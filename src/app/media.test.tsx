@@ -42,6 +42,39 @@ const project = () => {
 beforeEach(() => app.openRace('Dress'));
 afterEach(app.closeApp);
 
+describe('pictures of cards', () => {
+  it('become the logo and the background, each in one step of undo', async () => {
+    screen.getByRole('button', { name: 'Add a piece' }).focus();
+    await app.user.keyboard('{Enter}');
+    (await screen.findByRole('menuitem', { name: 'A card' })).focus();
+    await app.user.keyboard('{ArrowRight}');
+    (await screen.findByRole('menuitem', { name: 'Opening card' })).focus();
+    await app.user.keyboard('{Enter}');
+    await app.saysOnStage(/^Opening card/);
+    const card = () => {
+      const { content } = project().film.pieces[0] ?? {};
+      return content?.kind === 'card' ? content.card : null;
+    };
+    await screen.findByLabelText('Picture for the logo');
+    await app.choose('Picture for the logo', png('mark.png', '40x20'));
+    await waitFor(() => expect(card()?.logo.pictureId).toBe(project().pictures[0]?.id));
+    await app.press('Undo');
+    expect([card()?.logo.pictureId, project().pictures]).toEqual(['', []]);
+    await app.press('Redo');
+    await app.press('Without a logo');
+    expect(card()?.logo.pictureId).toBe('');
+    await app.press('mark.png');
+    expect(card()?.logo.pictureId).not.toBe('');
+    await app.user.click(screen.getByRole('switch', { name: 'A background of its own' }));
+    await app.user.click(screen.getByRole('combobox', { name: 'Background is' }));
+    await app.user.click(await screen.findByRole('option', { name: 'Picture' }));
+    await app.choose('Picture for the background', png('sea.png', '80x40'));
+    await waitFor(() => expect(card()?.back).toMatchObject({ kind: 'picture', pictureId: project().pictures[1]?.id }));
+    await app.press('Undo');
+    expect([card()?.back, project().pictures.length]).toMatchObject([{ kind: 'picture', pictureId: '' }, 1]);
+  });
+});
+
 describe('pictures of categories', () => {
   it('go to those whose names they carry, and can be given to others', async () => {
     await app.choose(

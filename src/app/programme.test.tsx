@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { documentStore } from '@/state/document';
 import { sessionStore } from '@/state/session';
@@ -91,6 +91,34 @@ describe('a film of several pieces', () => {
     expect(Number(strip().getAttribute('aria-valuenow'))).toBeGreaterThan((overview()?.fromSec ?? 0) - 0.01);
     await app.press('Whole film on the strip');
     expect(Number(strip().getAttribute('aria-valuemax'))).toBe(overview()?.lengthSec);
+  });
+
+  it('takes seconds and easing of a transition from a drag of the seam, in one step of undo', async () => {
+    await add('Columns');
+    await waitFor(() => expect(blocks()).toHaveLength(2));
+    const seam = screen.getByRole('button', { name: /^Into the next piece/ });
+    seam.setPointerCapture = () => undefined;
+    const into = () => documentStore.getState().project?.film.pieces[1]?.into;
+    const before = into();
+    const drag = (across: number, down: number) => {
+      fireEvent.pointerDown(seam, { button: 0, clientX: 100, clientY: 100 });
+      fireEvent.pointerMove(seam, { clientX: 100 + across / 2, clientY: 100 + down / 2 });
+      fireEvent.pointerMove(seam, { clientX: 100 + across, clientY: 100 + down });
+      fireEvent.pointerUp(seam);
+    };
+    drag(30, 0);
+    expect(into()).toMatchObject({ sec: 1.7, ease: 'soft' });
+    drag(0, 30);
+    expect(into()).toMatchObject({ sec: 1.7, ease: 'even' });
+    // No further than the ends.
+    drag(-9000, 900);
+    expect(into()).toMatchObject({ sec: 0.1, ease: 'late' });
+    drag(0, -900);
+    expect(into()?.ease).toBe('soft');
+    await app.press('Undo');
+    expect(into()).toMatchObject({ sec: 0.1, ease: 'late' });
+    for (let i = 0; i < 3; i++) await app.press('Undo');
+    expect(into()).toEqual(before);
   });
 
   it('says where a transition is shorter than it was to be', async () => {

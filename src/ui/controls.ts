@@ -5,6 +5,7 @@ import { extraControls } from '@/core/project/controls/extra-controls';
 import { pictureControls } from '@/core/project/controls/picture-controls';
 import { gapControl } from '@/core/project/controls/shape-controls';
 import { guideControl, stageControls } from '@/core/project/controls/stage-controls';
+import { typeControls } from '@/core/project/controls/type-controls';
 import { valueAt } from '@/core/project/document-value';
 import { dressControls } from '@/core/project/dress-controls';
 import { beatControl, paceControls } from '@/core/project/pace-controls';
@@ -221,17 +222,20 @@ export const CARD = 'card';
 /** The controls that do something for a family, or for `CARD`. @param familyId null for all that there are. */
 export function controlsOf(familyId: string | null): readonly ControlEntry[] {
   if (familyId === CARD)
-    return controls.filter(
-      ({ id, step }) => isOfCards(id) || ofFilms.test(id) || step === 'gather' || step === 'output',
-    );
+    return controls.filter(({ id, step }) => isOfCards(id) || sharedSteps.has(step) || shared.has(id));
   const idle = idleControls(familyId);
   return controls.filter(({ id }) => !idle.has(id) && (familyId === null || !isOfCards(id)));
 }
 
 const isOfCards = (id: string) => id.startsWith('card-');
-/** What cards share with charts in Dress and Pace. */
-const ofFilms =
-  /^(looks|own-looks?|type-(part|family|own|weight|size|italic|capitals|spacing|colour|shadow)|ratio|background|background-.*|stage-.*|margin-.*|guides|extras|extra-.*|fps|captions|caption-.*)$/;
+const sharedSteps: ReadonlySet<ControlEntry['step']> = new Set(['gather', 'output']);
+/** What cards share with charts in Dress and Pace. To which side words stand is the design's there. */
+const shared: ReadonlySet<string> = new Set([
+  ...[...stageControls, guideControl, ...extraControls].map(({ id }) => id),
+  ...typeControls.map(({ id }) => id).filter((id) => id !== 'type-align'),
+  ...madeByHand.map(({ id }) => id).filter((id) => /^(type|background|extra|caption)s?(-|$)/.test(id)),
+  ...['looks', 'own-look', 'own-looks', 'ratio', 'fps', 'caption-at', 'caption-panel'],
+]);
 
 /** Controls that do nothing for a family: those of other families, and those of what it does not draw. */
 function idleControls(familyId: string | null): ReadonlySet<string> {

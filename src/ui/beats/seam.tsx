@@ -6,12 +6,17 @@ import { type PointerEvent, useId, useRef, useState } from 'react';
 import type { PieceBlock } from '@/core/film/overview';
 import type { FilmPiece } from '@/core/project/film';
 import { projectLimits } from '@/core/project/limits';
-import type { TransitionEase, TransitionKind, TransitionSide } from '@/core/project/transition';
+import type { Transition, TransitionEase, TransitionKind, TransitionSide } from '@/core/project/transition';
 import { endGesture } from '@/state/document';
 import { changeInto } from '@/state/edit-programme';
 import { cx } from '../parts/class-names';
 import { LimitedNumber } from '../parts/limited-number';
 import { SelectBox } from '../parts/select-field';
+
+interface EaseChoice {
+  readonly value: TransitionEase;
+  readonly label: string;
+}
 
 const kinds: readonly { readonly value: TransitionKind; readonly label: string; readonly about: string }[] = [
   { value: 'cut', label: 'Cut', about: 'at once' },
@@ -27,7 +32,7 @@ const icons: Record<TransitionKind, typeof Blend> = {
   wipe: ArrowRightLeft,
   'carry-over': Shapes,
 };
-const eases: { value: TransitionEase; label: string }[] = [
+const eases: readonly [EaseChoice, ...EaseChoice[]] = [
   { value: 'soft', label: 'Soft at both ends' },
   { value: 'even', label: 'Even' },
   { value: 'late', label: 'Slow, then quick' },
@@ -39,8 +44,9 @@ const sides: { value: TransitionSide; label: string }[] = [
   { value: 'down', label: 'Downwards' },
 ];
 
-/** A drag by so many pixels is a second more. */
+/** A drag to the right by so many pixels is a second more, and one upwards by so many the easing before in the list. */
 const PX_PER_SEC = 60;
+const PX_PER_EASE = 24;
 const CLICK_PX = 3;
 const [LEAST_SEC, MOST_SEC] = projectLimits.transitionSec;
 
@@ -50,27 +56,32 @@ interface SeamProps {
   readonly block: PieceBlock | undefined;
 }
 
-/** Between two blocks: how the one gives way to the other. A drag sets its seconds, a press opens the rest. */
+/** Between two blocks: how the one gives way to the other. A drag sets its seconds and its easing, a press opens the rest. */
 export function Seam({ piece, block }: SeamProps) {
   const [open, setOpen] = useState(false);
-  const drag = useRef<{ readonly x: number; readonly sec: number; moved: boolean } | null>(null);
+  const drag = useRef<{ readonly x: number; readonly y: number; readonly into: Transition; moved: boolean } | null>(
+    null,
+  );
   const { how, sec } = piece.into;
   const Icon = icons[how];
   const kind = kinds.find(({ value }) => value === how);
-  const said = how === 'cut' ? 'Cut' : `${kind?.label}, ${sec.toFixed(1)} s`;
+  const easing = eases.find(({ value }) => value === piece.into.ease)?.label.toLowerCase();
+  const said = how === 'cut' ? 'Cut' : `${kind?.label}, ${sec.toFixed(1)} s, ${easing}`;
   const onPointerDown = (event: PointerEvent<HTMLButtonElement>) => {
     if (event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
-    drag.current = { x: event.clientX, sec, moved: false };
+    drag.current = { x: event.clientX, y: event.clientY, into: piece.into, moved: false };
   };
   const onPointerMove = (event: PointerEvent) => {
     const running = drag.current;
     if (!running || how === 'cut') return;
-    const byPx = event.clientX - running.x;
-    if (!running.moved && Math.abs(byPx) < CLICK_PX) return;
+    const [across, down] = [event.clientX - running.x, event.clientY - running.y];
+    if (!running.moved && Math.hypot(across, down) < CLICK_PX) return;
     running.moved = true;
-    const wanted = Math.min(MOST_SEC, Math.max(LEAST_SEC, running.sec + byPx / PX_PER_SEC));
-    changeInto(piece.id, { sec: Math.round(wanted * 10) / 10 }, `into-${piece.id}`);
+    const wanted = Math.min(MOST_SEC, Math.max(LEAST_SEC, running.into.sec + across / PX_PER_SEC));
+    const place = eases.findIndex(({ value }) => value === running.into.ease) + Math.trunc(down / PX_PER_EASE);
+    const { value } = eases[Math.min(eases.length - 1, Math.max(0, place))] ?? eases[0];
+    changeInto(piece.id, { sec: Math.round(wanted * 10) / 10, ease: value }, `into-${piece.id}`);
   };
   const moved = useRef(false);
   const onPointerUp = () => {
@@ -89,7 +100,7 @@ export function Seam({ piece, block }: SeamProps) {
     >
       <Popover.Trigger
         aria-label={`Into the next piece: ${said}`}
-        title={`${said}. Press to change it${how === 'cut' ? '' : ', drag for its seconds'}.`}
+        title={`${said}. Press to change it${how === 'cut' ? '' : ', drag sideways for its seconds and up or down for its easing'}.`}
         className={cx(
           'my-auto grid size-6 shrink-0 place-items-center rounded-full border border-line bg-paper text-quiet hover:border-ink hover:text-ink',
           how !== 'cut' && 'cursor-ew-resize text-spruce',

@@ -1,47 +1,29 @@
 'use client';
 
 import { cardLogoSizeControl } from '@/core/project/controls/card-controls';
-import type { Project } from '@/core/project/project';
-import { currentPiece, editCard, type PieceDraft } from '@/state/current';
-import { edit } from '@/state/document';
+import { editCard } from '@/state/current';
 import { Button } from '../parts/button';
 import { Field } from '../parts/field';
-import { FileButton } from '../parts/file-button';
-import { useServices } from '../services';
+import { PictureButton } from '../parts/picture-button';
 import { useCard, useProject } from '../use-state';
 import { CardControls } from './card-controls';
 
 /** The logo of a card: a picture of the project, or a file that becomes one. */
 export function LogoField() {
-  const { addPicture } = useServices();
   const pictures = useProject((project) => project.pictures, none);
   const pictureId = useCard((card) => card.logo.pictureId) ?? '';
   const shown = pictures.find(({ id }) => id === pictureId);
-  const setLogo = (id: string) =>
+  const setLogo = (id: string, gesture: string | null = null) =>
     editCard((card) => {
       card.logo.pictureId = id;
-    });
+    }, gesture);
   return (
     <>
       <Field control="card-logo" hint={shown ? shown.fileName : 'No logo yet. PNG, JPEG, WebP or SVG.'}>
         <div className="flex flex-wrap gap-2">
-          <FileButton
-            label="Picture for the logo"
-            accept=".png,.jpg,.jpeg,.webp,.svg"
-            onFiles={([chosen]) => {
-              if (!chosen) return;
-              void addPicture(chosen).then((picture) => {
-                if (!picture) return;
-                edit((draft) => {
-                  draft.pictures.push(picture);
-                  const { content } = currentPiece(draft as Project) as PieceDraft;
-                  if (content.kind === 'card') content.card.logo.pictureId = picture.id;
-                });
-              });
-            }}
-          >
+          <PictureButton label="Picture for the logo" onPicture={setLogo}>
             Choose a logo
-          </FileButton>
+          </PictureButton>
           {pictureId !== '' && <Button onClick={() => setLogo('')}>Without a logo</Button>}
         </div>
         {pictures.length > 0 && (

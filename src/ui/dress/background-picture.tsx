@@ -1,10 +1,8 @@
 'use client';
 
 import type { Background } from '@/core/project/background';
-import { edit, endGesture } from '@/state/document';
 import { Field } from '../parts/field';
-import { FileButton } from '../parts/file-button';
-import { useServices } from '../services';
+import { PictureButton } from '../parts/picture-button';
 import { useProject } from '../use-state';
 
 type PictureBackground = Extract<Background, { kind: 'picture' }>;
@@ -16,32 +14,18 @@ interface BackgroundPictureProps {
 
 /** Which picture lies behind everything. */
 export function BackgroundPicture({ background, onChange }: BackgroundPictureProps) {
-  const { addPicture } = useServices();
   const name = useProject(
     (project) => project.pictures.find(({ id }) => id === background.pictureId)?.fileName ?? '',
     '',
   );
   return (
     <Field control="background-picture" hint={name || 'No picture yet.'}>
-      <FileButton
+      <PictureButton
         label="Picture for the background"
-        accept=".png,.jpg,.jpeg,.webp,.svg"
-        onFiles={([chosen]) => {
-          if (!chosen) return;
-          void addPicture(chosen).then((picture) => {
-            if (!picture) return;
-            // One step of undo: the picture comes, and lies there.
-            const gesture = `background ${picture.id}`;
-            edit((draft) => {
-              draft.pictures.push(picture);
-            }, gesture);
-            onChange({ ...background, pictureId: picture.id }, gesture);
-            endGesture();
-          });
-        }}
+        onPicture={(pictureId, gesture) => onChange({ ...background, pictureId }, gesture)}
       >
         Choose a picture
-      </FileButton>
+      </PictureButton>
     </Field>
   );
 }

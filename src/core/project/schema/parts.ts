@@ -62,6 +62,9 @@ export const family = (meaning: string) => Joi.string().min(1).max(100).required
 export const record = <T extends string>(keys: readonly T[], schema: (key: T) => Joi.Schema) =>
   Joi.object(Object.fromEntries(keys.map((key) => [key, schema(key)]))).required();
 
+// biome-ignore lint/suspicious/noThenProperty: the library's own word for what follows a condition
+const follows = (schema: Joi.Schema) => ({ then: schema });
+
 /**
  * Things that are told apart by their `kind`, each with keys of its own: what is wrong with one is said with its path.
  *
@@ -71,17 +74,14 @@ export function byKind(kinds: Readonly<Record<string, readonly [meaning: string,
   return Joi.alternatives().conditional('.kind', {
     switch: Object.entries(kinds).map(([kind, [meaning, keys]]) => ({
       is: kind,
-      // biome-ignore lint/suspicious/noThenProperty: the library's own word for what follows a condition
-      then: Joi.object({ kind: oneOf([kind], meaning), ...keys }),
+      ...follows(Joi.object({ kind: oneOf([kind], meaning), ...keys })),
     })),
     otherwise: Joi.object({ kind: Joi.valid(...Object.keys(kinds)).required() }).unknown(),
   });
 }
 
 /** One schema for what answers a condition, and another one for the rest. */
-export function either(condition: Joi.Schema, yes: Joi.Schema, no: Joi.Schema): Joi.AlternativesSchema {
-  // biome-ignore lint/suspicious/noThenProperty: the library's own word for what follows a condition
-  return Joi.alternatives().conditional(condition, { then: yes, otherwise: no });
-}
+export const either = (condition: Joi.Schema, yes: Joi.Schema, no: Joi.Schema) =>
+  Joi.alternatives().conditional(condition, { ...follows(yes), otherwise: no });
 
 export { Joi };
