@@ -12,14 +12,13 @@ import { CardControls } from './card-controls';
 export function LogoField() {
   const pictures = useProject((project) => project.pictures, none);
   const pictureId = useCard((card) => card.logo.pictureId) ?? '';
-  const shown = pictures.find(({ id }) => id === pictureId);
   const setLogo = (id: string, gesture: string | null = null) =>
     editCard((card) => {
       card.logo.pictureId = id;
     }, gesture);
   return (
     <>
-      <Field control="card-logo" hint={shown ? shown.fileName : 'No logo yet. PNG, JPEG, WebP or SVG.'}>
+      <Field control="card-logo" hint={pictures.length > 0 ? undefined : 'No logo yet. PNG, JPEG, WebP or SVG.'}>
         <div className="flex flex-wrap gap-2">
           <PictureButton label="Picture for the logo" onPicture={setLogo}>
             Choose a logo
