@@ -64,7 +64,8 @@ const sources = Math.max(
   ),
 );
 if (!existsSync(bundle) || statSync(bundle).mtimeMs < sources) await build();
-if (process.argv[2] === 'render') {
+// What is mixed or decoded needs the page too.
+if (['render', 'beats', 'join'].includes(process.argv[2])) {
   const built = path.join(page, 'span.worker.js');
   if (!existsSync(built) || statSync(built).mtimeMs < sources) await buildPage();
   const player = path.join(root, 'public/player/player.js');

@@ -60,7 +60,7 @@ async function exportFps(helpers: readonly Worker[], source: Source): Promise<nu
   const file = await openFilmFile(name);
   const span = { ...job, from: 0, to: FRAMES };
   const startedMs = performance.now();
-  const writer = await FilmWriter.open(span, file);
+  const writer = await FilmWriter.open(span, file, null);
   const free = [...helpers];
   await runSpans<EncodedSpan>({
     from: 0,

@@ -1,5 +1,5 @@
 import { toast } from 'sonner';
-import { sourcesOf } from '@/core/project/project';
+import { filesOf } from '@/core/project/project';
 import { documentStore, replaceProject } from '@/state/document';
 import { freshId } from '@/state/fresh-id';
 import { keepAsset, loadAsset } from '@/state/keep/assets';
@@ -14,7 +14,7 @@ export async function saveProject(): Promise<void> {
   if (!project) return;
   const { PROJECT_ENDING, writeProjectFile } = await import('@/export/project-file');
   const assets = new Map<string, Uint8Array>();
-  for (const { assetId, fileName } of [...sourcesOf(project), ...project.pictures, ...project.fonts]) {
+  for (const { assetId, fileName } of filesOf(project)) {
     const bytes = await loadAsset(assetId);
     if (!bytes) {
       toast.error(`The data of ${fileName} is no longer in this browser, so the project cannot be saved.`);

@@ -21,6 +21,7 @@ import { noReadingChoice } from '@/core/table/reader';
 import { findColumn } from '@/core/table/table';
 import { type ProjectBundle, readProjectFile } from '@/export/project-file';
 import { type ChangeOptions, changed, takesFurther } from './change-project';
+import { soundSec } from './film-sounds';
 import { readBytes } from './open-table';
 import { type PrepareOptions, plansOf, shapeFile } from './prepare';
 import { Refusal } from './refusal';
@@ -146,7 +147,13 @@ async function fromScript(file: string, options: FilmOptions): Promise<Found> {
   const { read, files } = readScriptFile(file);
   let count = 0;
   const freshAsset = () => `asset-${++count}`;
-  const outcome = await projectOfScript(read, { families, files, freshAsset, projectId: 'film' });
+  const outcome = await projectOfScript(read, {
+    families,
+    files,
+    freshAsset,
+    projectId: 'film',
+    soundSec,
+  });
   if (!outcome.ok) throw Refusal.of(outcome.issues);
   const { project, assets, cubes } = outcome.value;
   // A film for each group, and other columns, are made anew from the tables.

@@ -4,9 +4,11 @@ import { cubesOf, type PlainCube } from '@/core/film/film-data';
 import { overviewOf } from '@/core/film/overview';
 import { prepareFilm } from '@/core/film/prepare-film';
 import type { ExportForm } from '@/core/project/export-form';
-import type { FontBytes, ImageBytes } from '@/core/project/film-media';
+import type { FontBytes, ImageBytes, SoundBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
 import type { MeasureText } from '@/core/scene/text-fit';
+import { findBeats } from '@/core/sound/beats/find-beats';
+import { openSound } from '@/export/sound/open-sound';
 import type { ExportWorkerApi } from '@/workers/export-protocol';
 
 /** What the command line asks for; bytes are in base 64, missing values null. */
@@ -18,9 +20,11 @@ export interface PageOrder {
   readonly fileName: string;
   readonly images: readonly { readonly id: string; readonly mime: string; readonly base64: string }[];
   readonly fonts: readonly { readonly family: string; readonly base64: string }[];
+  /** Assets of sounds; the server has their bytes. */
+  readonly sounds: readonly string[];
 }
 
-declare const window: Window & { tellProgress(done: number, count: number): void; renderOrder?: () => Promise<string> };
+declare const window: Window & { tellProgress(done: number, count: number): void; renderOrder?: () => Promise<string>; beatsOf?: typeof beatsOf };
 
 function bytesOf(base64: string): ArrayBuffer {
   return Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0)).buffer;
@@ -39,10 +43,13 @@ async function renderOrder(): Promise<string> {
     const flag = await flagOf(id);
     if (flag) images.push(flag);
   }
+  const sounds: SoundBytes[] = [];
+  for (const assetId of order.sounds)
+    sounds.push({ assetId, bytes: await (await fetch(`/sounds/${encodeURIComponent(assetId)}`)).blob() });
   const worker = new Worker('/export.worker.js', { type: 'module' });
   const api = Comlink.wrap<ExportWorkerApi>(worker);
   const { project, form, fileName } = order;
-  const request = { project, cubes, form, fileName, baseUrl: location.origin, assets: { images, fonts } };
+  const request = { project, cubes, form, fileName, baseUrl: location.origin, assets: { images, fonts }, sounds };
   const result = await api.run(
     request,
     Comlink.proxy((done: number, count: number) => window.tellProgress(done, count)),
@@ -61,4 +68,15 @@ async function renderOrder(): Promise<string> {
   return response.ok ? '' : await response.text();
 }
 
+/** The beat of the sound that the server holds, as JSON; what went wrong behind a `!`. */
+async function beatsOf(assetId: string, name: string): Promise<string> {
+  try {
+    const bytes = await (await fetch(`/sounds/${encodeURIComponent(assetId)}`)).blob();
+    return JSON.stringify(await findBeats(await openSound(bytes, name)));
+  } catch (error) {
+    return `!${error instanceof Error ? error.message : error}`;
+  }
+}
+
 window.renderOrder = renderOrder;
+window.beatsOf = beatsOf;

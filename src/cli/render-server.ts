@@ -24,11 +24,13 @@ export interface RenderServer {
  * @param root The project's folder.
  * @param orderOf What is to be rendered, as JSON.
  * @param resultTo Where the finished file is written.
+ * @param soundOf The bytes of a sound, by its asset.
  */
 export async function startRenderServer(
   root: string,
   orderOf: () => string,
   resultTo: () => string,
+  soundOf: (assetId: string) => Uint8Array | undefined = () => undefined,
 ): Promise<RenderServer> {
   const built = path.join(root, 'node_modules/.cache/tempo/page');
   const files: Record<string, string> = {
@@ -53,6 +55,12 @@ export async function startRenderServer(
     if (pathname === '/order.json') {
       response.setHeader('content-type', types['.json'] ?? '');
       response.end(orderOf());
+      return;
+    }
+    if (pathname.startsWith('/sounds/')) {
+      const bytes = soundOf(decodeURIComponent(pathname.slice('/sounds/'.length)));
+      response.statusCode = bytes ? 200 : 404;
+      response.end(bytes);
       return;
     }
     const asset = /^\/(fonts|flags|player)\/[\w.-]+$/.test(pathname)

@@ -9,13 +9,14 @@ import type { Issue } from '@/core/table/issue';
 import { filmFormatIds } from '@/export/video/film-format';
 import { startBrowser } from './browser';
 import { type FilmInput, type FilmOptions, filmsFrom } from './film-input';
+import { type SoundOptions, withSound, withSoundsAtHand } from './film-sounds';
 import { numberIn, oneOf } from './numbers';
 import { Refusal } from './refusal';
 import type { PageOrder } from './render-page';
 import { startRenderServer } from './render-server';
 
 /** Options of `render`, as they are typed. */
-export interface RenderOptions extends FilmOptions {
+export interface RenderOptions extends FilmOptions, SoundOptions {
   readonly format?: string;
   readonly quality?: string;
   readonly at?: string;
@@ -27,7 +28,7 @@ export interface RenderOptions extends FilmOptions {
   readonly out: string;
 }
 
-const formats = [...filmFormatIds, 'webm', 'gif', 'png', 'jpeg', 'webp', 'svg', 'pdf', 'html', 'frames'] as const;
+const formats = [...filmFormatIds, 'webm', 'gif', 'png', 'jpeg', 'webp', 'svg', 'pdf', 'html', 'frames', 'wav', 'm4a', 'weba'] as const;
 type FormatWord = (typeof formats)[number];
 const byEnding: Readonly<Record<string, FormatWord>> = {
   '.mp4': 'mp4',
@@ -41,6 +42,9 @@ const byEnding: Readonly<Record<string, FormatWord>> = {
   '.pdf': 'pdf',
   '.html': 'html',
   '.zip': 'frames',
+  '.wav': 'wav',
+  '.m4a': 'm4a',
+  '.weba': 'weba',
 };
 
 function wordOf({ format, out }: RenderOptions): FormatWord {
@@ -72,6 +76,10 @@ function formOf(film: FilmInput, options: RenderOptions): ExportForm {
       return { kind: 'svg', timeSec, clear: options.clear === true };
     case 'pdf':
       return { kind: 'pdf', timesSec: [timeSec] };
+    case 'wav':
+    case 'm4a':
+    case 'weba':
+      return { kind: 'sound', format: word };
     case 'html':
       return { kind: 'page' };
     case 'frames':
@@ -134,6 +142,7 @@ function orderOf({ project, cubes, assets }: FilmInput, form: ExportForm): PageO
     fonts: project.fonts
       .filter(({ assetId }) => assets.has(assetId))
       .map(({ family, assetId }) => ({ family, base64: base64(assets.get(assetId)) })),
+    sounds: [...new Set(project.film.sounds.map(({ assetId }) => assetId))],
   };
 }
 
@@ -151,7 +160,10 @@ export async function render(
   options: RenderOptions,
   onProgress: (out: string, done: number, count: number) => void,
 ): Promise<{ readonly files: readonly string[]; readonly notes: readonly Issue[] }> {
-  const { films, notes } = await filmsFrom(file, options);
+  const found = await filmsFrom(file, options);
+  const heard = (await withSound(found.films, options)).map(withSoundsAtHand);
+  const films = heard.map(({ film }) => film);
+  const notes = [...found.notes, ...heard.flatMap((each) => each.notes)];
   const taken = new Set<string>();
   const plans = options.stills
     ? films.flatMap((film) => stillsOf(film, options))
@@ -161,11 +173,13 @@ export async function render(
       });
   let order = '';
   let draft = '';
+  let assets: FilmInput['assets'] = new Map();
   let browser: BrowserContext | null = null;
   const server = await startRenderServer(
     root,
     () => order,
     () => draft,
+    (assetId) => assets.get(assetId),
   );
   const tidy = () => {
     server.close();
@@ -181,6 +195,7 @@ export async function render(
   try {
     browser = await startBrowser();
     for (const { film, form, out } of plans) {
+      assets = film.assets;
       order = JSON.stringify(orderOf(film, form));
       draft = path.join(path.dirname(out), `.${path.basename(out)}.${process.pid}.part`);
       const page = await browser.newPage();

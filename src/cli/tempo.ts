@@ -1,3 +1,4 @@
+import type { FoundBeats } from '@/core/sound/beats/find-beats';
 import path from 'node:path';
 import { Command, CommanderError } from 'commander';
 import { combines } from '@/core/shaping/combine';
@@ -128,7 +129,7 @@ withFilm(program.command('render'))
   .description('makes a film, picture or page, with the same pixels as the app; needs Chromium')
   .option(
     '--format <form>',
-    'mp4, webm, gif, png, jpeg, webp, svg, pdf, html or frames (a ZIP of PNG); the ending of --out says it too',
+    'mp4, webm, gif, png, jpeg, webp, svg, pdf, html, frames (a ZIP of PNG), or wav and m4a for what is heard; the ending of --out says it too',
   )
   .option('--quality <word>', 'of films: light, good or best')
   .option('--at <sec>', 'the moment of a picture; the end without it')
@@ -137,6 +138,10 @@ withFilm(program.command('render'))
   .option('--group <column>', 'a film for each value of a column; --out is then a folder, or holds {group}')
   .option('--workers <n>', 'workers that draw and encode at once')
   .option('--clear', 'leaves the background out of png, webp and svg')
+  .option('--sound <file>', 'music under the film: WAV, MP3, Ogg, FLAC or M4A')
+  .option('--sound-from <sec>', 'where in the file it begins')
+  .option('--sound-gain <dB>', 'its loudness against the file’s own')
+  .option('--sound-loop', 'over and over, to the end of the film')
   .option('--stills', 'a picture of each piece instead; --out is then a folder')
   .option('--watch', 'makes it again whenever a file that the film is made of changes')
   .option('--out <path>', 'where to write')
@@ -158,6 +163,11 @@ withFilm(program.command('render'))
     process.once('SIGTERM', () => ending.abort());
     await watchFilm(file, { make, tell: (line) => process.stderr.write(`${line}\n`), signal: ending.signal });
   });
+
+/** What was found, for people. */
+function beatWords({ bpm, confidence, firstBeatSec, beats }: FoundBeats): string {
+  return `${bpm.toFixed(2)} beats a minute (${Math.round(confidence * 100)} % sure), the first at ${firstBeatSec.toFixed(3)} s, ${beats.length} in all\n`;
+}
 
 /** Tells how far each file is, when somebody watches. */
 function progress(): (out: string, done: number, count: number) => void {
@@ -189,14 +199,29 @@ program
   });
 
 program
+  .command('beats')
+  .description('finds the beat of a sound: its tempo, how sure that is, and when each beat falls')
+  .argument('<sound>', 'WAV, MP3, Ogg, FLAC or M4A')
+  .option('--json', 'as JSON')
+  .exitOverride()
+  .action(async (file: string, { json }: { json?: boolean }) => {
+    const { beatsOf } = await import('./beats');
+    const found = await beatsOf(process.env.TEMPO_ROOT ?? process.cwd(), file);
+    process.stdout.write(json ? `${JSON.stringify(found)}\n` : beatWords(found));
+  });
+
+program
   .command('join')
   .description('puts films behind each other without encoding again')
   .argument('<films...>', 'films of the same codec and size, in order')
+  .option('--sound-of <film>', 'the project or film script of the whole: its sound is mixed once and put under the pictures')
+  .option('--silent', 'leaves out the sound of the parts')
   .requiredOption('--out <film>', 'where to write: .mp4 or .webm')
   .exitOverride()
-  .action(async (films: string[], { out }: { out: string }) => {
+  .action(async (films: string[], options: { out: string; soundOf?: string; silent?: boolean }) => {
+    const { out } = options;
     const { join } = await import('./join');
-    const { frames: count } = await join(films, out);
+    const { frames: count } = await join(process.env.TEMPO_ROOT ?? process.cwd(), films, options);
     process.stdout.write(`${out}: ${count} frames\n`);
   });
 

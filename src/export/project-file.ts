@@ -1,5 +1,5 @@
 import { knownFamilies } from '@/core/families/known';
-import { type Project, sourcesOf } from '@/core/project/project';
+import { filesOf, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read-project';
 import { type Outcome, refuse } from '@/core/table/issue';
 import { packFile, readJson, unpackFile } from './packed-file';
@@ -41,8 +41,7 @@ export function readProjectFile(bytes: Uint8Array): Outcome<ProjectBundle> {
   const outcome = readProject(data, knownFamilies);
   if (!outcome.ok) return outcome;
   const assets = new Map<string, Uint8Array>();
-  const { pictures, fonts } = outcome.value;
-  for (const { assetId, fileName } of [...sourcesOf(outcome.value), ...pictures, ...fonts]) {
+  for (const { assetId, fileName } of filesOf(outcome.value)) {
     const asset = found.get(assetId);
     if (!asset) return refuse('damaged-project', `The project file is damaged: the data of ${fileName} is missing.`);
     assets.set(assetId, asset);

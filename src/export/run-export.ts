@@ -1,5 +1,6 @@
 import { placedChart } from '@/core/film/piece-at';
 import type { ExportForm } from '@/core/project/export-form';
+import type { SoundBytes } from '@/core/project/film-media';
 import { frameTable, rankingTable } from './data/film-tables';
 import { writePlainTable } from './data/plain-table';
 import { writeShaped } from './data/shaped-table';
@@ -8,6 +9,8 @@ import { encodeGif } from './gif/encode-gif';
 import { webPage } from './page/web-page';
 import { isTransparent, openRoom, type Room, type RoomOrder } from './room';
 import { zipFrames } from './sequence/zip-frames';
+import { bytesAmong, type FilmSound, openFilmSound } from './sound/film-sound';
+import { nothingHeard, writeSound } from './sound/sound-file';
 import { stillPicture } from './stills/picture';
 import { stillSvg } from './stills/svg';
 import { encodeAlphaFilm } from './video/alpha-film';
@@ -26,6 +29,8 @@ export interface ExportOrder extends RoomOrder {
   readonly fileName: string;
   /** What the person calls the file, where it is written under another name. */
   readonly shownName?: string;
+  /** The files of its sounds. */
+  readonly sounds?: readonly SoundBytes[];
 }
 
 /** What an export needs from the thread that it runs in. */
@@ -51,7 +56,23 @@ export async function runExport(order: ExportOrder, setting: ExportSetting): Pro
   const { form } = order;
   await mayGoOn(setting);
   const room = await openRoom(order, setting.fonts);
-  if (form.kind === 'film') return exportFilm(order, form, room, setting);
+  if (form.kind === 'film') {
+    const sound = form.silent ? null : await soundOf(order, room);
+    try {
+      return await exportFilm(order, form, room, { ...setting, sound });
+    } finally {
+      sound?.close();
+    }
+  }
+  if (form.kind === 'sound') {
+    const sound = await soundOf(order, room);
+    if (!sound) throw nothingHeard();
+    try {
+      return await writeSound(sound, form.format, await setting.openFile(order.fileName), setting);
+    } finally {
+      sound.close();
+    }
+  }
   if (form.kind === 'frames') {
     const file = await setting.openFile(order.fileName);
     try {
@@ -71,9 +92,13 @@ export async function runExport(order: ExportOrder, setting: ExportSetting): Pro
   return { kind: 'bytes', bytes: (await smallFile(form, room, setting)).buffer };
 }
 
+/** The sound of a film; null where nothing is heard. */
+const soundOf = ({ project, sounds = [] }: ExportOrder, { film }: Room): Promise<FilmSound | null> =>
+  openFilmSound(project, film.lengthSec, bytesAmong(sounds));
+
 /** Forms that are made in memory. */
 async function smallFile(
-  form: Exclude<ExportForm, { kind: 'film' | 'frames' }>,
+  form: Exclude<ExportForm, { kind: 'film' | 'frames' | 'sound' }>,
   room: Room,
   setting: ExportSetting,
 ): Promise<Uint8Array<ArrayBuffer>> {
@@ -109,8 +134,9 @@ async function exportFilm(
   order: ExportOrder,
   form: Extract<ExportForm, { kind: 'film' }>,
   room: Room,
-  setting: ExportSetting,
+  setting: ExportSetting & { readonly sound: FilmSound | null },
 ): Promise<FinishedFile> {
+  const { sound } = setting;
   const { frameCount, framesPerSec } = room.film;
   const format = filmFormat(form.formatId);
   const to = Math.min(form.to ?? frameCount, frameCount);
@@ -121,10 +147,10 @@ async function exportFilm(
   const job: FilmJob = { format, widthPx, heightPx, quality, framesPerSec, from, to };
   await checkedConfig(job);
   const file = await setting.openFile(order.fileName);
-  if (format.alpha && isTransparent(order.project)) return encodeAlphaFilm(room, job, file, setting);
+  if (format.alpha && isTransparent(order.project)) return encodeAlphaFilm(room, job, file, setting, sound);
   let writer: FilmWriter | null = null;
   try {
-    writer = await FilmWriter.open(job, file);
+    writer = await FilmWriter.open(job, file, sound);
     const open = writer;
     await runSpans<EncodedSpan>({
       from,
@@ -132,7 +158,8 @@ async function exportFilm(
       spanFrames: Math.max(1, Math.round(SPAN_SEC * framesPerSec)),
       makerFrames: MAKER_FRAMES,
       makers: form.workers ?? workerCount(format.codec, setting.cores),
-      start: () => setting.startMaker(order, job),
+      // Whoever draws needs no sound.
+      start: () => setting.startMaker({ ...order, sounds: [] }, job),
       async take(span) {
         await open.add(span);
         collectSoon();

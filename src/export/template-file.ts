@@ -16,8 +16,8 @@ export interface Template {
   readonly assets: ReadonlyMap<string, Uint8Array>;
 }
 
-/** The files that belong to how a film looks. */
-const dressOf = ({ pictures, fonts }: Project) => [...pictures, ...fonts];
+/** The files that belong to how a film looks and sounds. */
+const dressOf = ({ pictures, fonts, film }: Project) => [...pictures, ...fonts, ...film.sounds];
 
 /** The assets that a template carries. */
 export const templateAssets = (project: Project): string[] => dressOf(project).map(({ assetId }) => assetId);

@@ -7,8 +7,18 @@ export async function buildScript(...[text, files, projectId]: Parameters<TableW
     import('@/core/script/read-script'),
     import('@/core/families/registry'),
   ]);
+  const soundSec = async (bytes: Uint8Array, name: string) => {
+    const { soundFacts } = await import('@/export/sound/open-sound');
+    return (await soundFacts(new Blob([bytes as Uint8Array<ArrayBuffer>]), name)).sec;
+  };
   const freshAsset = () => crypto.randomUUID();
-  const outcome = await projectOfScript(readFilmScript(text, families), { families, files, freshAsset, projectId });
+  const outcome = await projectOfScript(readFilmScript(text, families), {
+    families,
+    files,
+    freshAsset,
+    projectId,
+    soundSec,
+  });
   if (!outcome.ok) return outcome;
   const { project, assets } = outcome.value;
   return { ok: true as const, value: { project, assets }, issues: outcome.issues };

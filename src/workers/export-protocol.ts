@@ -1,7 +1,7 @@
 import type { Cubes } from '@/core/film/prepare-film';
 import type { ExportErrorCode } from '@/core/project/export-error-codes';
 import type { ExportForm } from '@/core/project/export-form';
-import type { FontBytes, ImageBytes } from '@/core/project/film-media';
+import type { FontBytes, ImageBytes, SoundBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
 
 /** What a film needs beside its document: the pictures and the person's own fonts. */
@@ -21,6 +21,8 @@ export interface ExportOrder {
   /** What the person calls the file, where it is written under another name: frames of a sequence are called after it. */
   readonly shownName?: string;
   readonly assets: FilmAssets;
+  /** The files of the sounds that are heard. */
+  readonly sounds?: readonly SoundBytes[];
 }
 
 /** A finished file: on the browser's private disk, in memory, or where the person wanted it. */

@@ -8,13 +8,14 @@ import type { KnownFamily } from './family-document';
 import type { Film, FilmPiece, PieceContent } from './film';
 import { usualPanes } from './panes';
 import { PROJECT_VERSION, type Project } from './project';
+import { usualMix } from './sound';
 import type { TableEntry } from './table-entry';
 import { cut } from './transition';
 
 /** A piece as it starts out. @param content What it shows; the id of a chart for that chart. */
 export function freshPiece(id: string, shown: string | PieceContent): FilmPiece {
   const content: PieceContent = typeof shown === 'string' ? { kind: 'chart', chartId: shown } : shown;
-  return { id, name: '', on: true, content, ownLook: false, into: cut, extras: [], captions: [] };
+  return { id, name: '', on: true, content, ownLook: false, into: cut, onBeat: null, extras: [], captions: [] };
 }
 
 /** The pace of a new chart. */
@@ -101,6 +102,8 @@ export const freshFilm: Omit<Film, 'pieces'> = {
   framesPerSec: 60,
   overlays: [],
   sounds: [],
+  mix: usualMix,
+  beat: null,
 };
 
 /** A project with one table and one chart of it. */

@@ -9,6 +9,8 @@ export type ExportForm =
       /** Frames from and up to, without the end; the whole film when left out. */
       readonly from?: number;
       readonly to?: number;
+      /** Without the sounds of the film. */
+      readonly silent?: boolean;
       /** Workers that draw and encode at once; as many as the machine and the codec suit when left out. */
       readonly workers?: number;
     }
@@ -42,6 +44,8 @@ export type ExportForm =
   /** A page for each moment, or for each period as it is reached. */
   | { readonly kind: 'pdf'; readonly timesSec: readonly number[] | 'periods' }
   | { readonly kind: 'page' }
+  /** What is heard, alone. */
+  | { readonly kind: 'sound'; readonly format: 'wav' | 'm4a' | 'weba' }
   | {
       readonly kind: 'data';
       readonly what: 'shaped' | 'ranking' | 'frames';
@@ -62,6 +66,7 @@ export function endingOf(form: ExportForm): string {
     case 'page':
       return '.html';
     case 'data':
+    case 'sound':
       return `.${form.format}`;
     default:
       return `.${form.kind}`;

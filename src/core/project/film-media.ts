@@ -11,3 +11,9 @@ export interface FontBytes {
   readonly family: string;
   readonly bytes: ArrayBuffer;
 }
+
+/** The file of a sound, on its way to whoever mixes: a blob, since it may be long. */
+export interface SoundBytes {
+  readonly assetId: string;
+  readonly bytes: Blob;
+}

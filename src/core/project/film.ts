@@ -1,6 +1,7 @@
 import type { Background } from './background';
 import type { Card } from './card';
 import type { Caption, Extra } from './film-parts';
+import type { Beat, Mix, Sound } from './sound';
 import type { Transition } from './transition';
 
 /** The picture that everything is drawn on, in pixels. */
@@ -39,6 +40,11 @@ export interface FilmPiece {
   readonly ownLook: boolean;
   /** The way into it from the piece that plays ahead; nothing for the first one. */
   readonly into: Transition;
+  /**
+   * Goes by the film's beat: so many beats a period, and its ends on bars. null keeps the seconds of its own. Without a beat
+   * it changes nothing.
+   */
+  readonly onBeat: number | null;
   /** In the order of drawing. */
   readonly extras: readonly Extra[];
   readonly captions: readonly Caption[];
@@ -52,6 +58,9 @@ export interface Film {
   readonly pieces: readonly FilmPiece[];
   /** Things that lie over the whole film, in the order of drawing; their moments are the film's start and end. */
   readonly overlays: readonly Extra[];
-  /** Room for what a later version puts here; always empty so far. */
-  readonly sounds: readonly [];
+  /** What is heard, in the order in which it came. */
+  readonly sounds: readonly Sound[];
+  readonly mix: Mix;
+  /** The beat that pieces may go by; null for none. */
+  readonly beat: Beat | null;
 }

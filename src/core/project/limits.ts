@@ -24,6 +24,7 @@ export const projectLimits = {
   /** Hundredths of the stage's shorter side. */
   extraStroke: [0, 20],
   fontWeight: [100, 900],
+  beatsAPeriod: [0.25, 64],
   angleDeg: [-360, 360],
   /** Hundredths of the stage's shorter side. */
   backgroundBlur: [0, 10],

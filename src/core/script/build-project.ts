@@ -12,12 +12,14 @@ import { readLook } from '../project/look-file';
 import { looks } from '../project/looks';
 import { PROJECT_VERSION, type Project } from '../project/project';
 import { filmSchema } from '../project/schema/film-schema';
+import { type Sound, usualMix } from '../project/sound';
 import { cut } from '../project/transition';
 import type { Cube } from '../shaping/cube';
 import type { Issue, Outcome } from '../table/issue';
 import { cardOfScript } from './build-card';
 import { chartOfScript, familyOfScript } from './build-chart';
-import { type FilmScript, isCardPiece, type ScriptPiece, tableOfPiece } from './film-script';
+import { soundFaults, soundOfScript, USUAL_PER_BAR } from './build-sound';
+import { type FilmScript, isCardPiece, type ScriptPiece, type ScriptSound, tableOfPiece } from './film-script';
 import { fewer, type ReadScript } from './read-script';
 import { didYouMean, scriptFault, scriptNote } from './script-faults';
 import { baseName, pictureOf, ScriptFiles } from './script-files';
@@ -32,6 +34,8 @@ export interface BuildSetting {
   /** Gives ids of assets, which are to be the only ones of their kind in the browser. */
   readonly freshAsset: () => string;
   readonly projectId: string;
+  /** Seconds of a sound's file. @throws Error that says in words why it cannot be read. */
+  readonly soundSec: (bytes: Uint8Array, name: string) => Promise<number>;
 }
 
 /** A project as a script says it, with what it is made of. */
@@ -86,7 +90,9 @@ class FilmBuilder {
       pieces.push(await this.piece(piece, i, look?.dress ?? defaultDress));
     if (pieces.every(({ on }) => !on))
       this.faults.push(scriptFault('pieces', 'at least one of them has to play: leave “on” out, or set it to true.'));
-    const film = this.film(pieces, look);
+    const sounds: Sound[] = [];
+    for (const [i, sound] of (script.sounds ?? []).entries()) sounds.push(...(await this.sound(sound, i)));
+    const film = { ...this.film(pieces, look), sounds };
     const project: Project = {
       format: 'plucky-tempo-project',
       version: PROJECT_VERSION,
@@ -124,6 +130,10 @@ class FilmBuilder {
       framesPerSec: script.fps ?? framesPerSec,
       pieces,
       overlays: script.overlays ?? [],
+      mix: { gainDb: script.mix?.gain ?? usualMix.gainDb, stepBackDb: script.mix?.stepBack ?? usualMix.stepBackDb },
+      beat: script.beat
+        ? { bpm: script.beat.bpm, firstSec: script.beat.first ?? 0, perBar: script.beat.perBar ?? USUAL_PER_BAR }
+        : null,
     };
     const schema = filmSchema.keys({ pieces: filmSchema.extract('pieces').optional() });
     const { pieces: _, ...plain } = made;
@@ -135,7 +145,7 @@ class FilmBuilder {
       ),
       schema,
       path: 'set',
-      fixed: ['overlays', 'sounds'],
+      fixed: ['overlays', 'sounds', 'mix', 'beat'],
     });
     this.faults.push(...faults);
     return { ...value, pieces };
@@ -154,6 +164,7 @@ class FilmBuilder {
       on: piece.on ?? true,
       ownLook: piece.ownLook ?? piece.look !== undefined,
       into: { how, sec: seconds, ease, side },
+      onBeat: piece.onBeat ?? null,
       extras: piece.extras ?? [],
     };
     if (isCardPiece(piece)) {
@@ -225,6 +236,26 @@ class FilmBuilder {
     if (this.pictures.some(({ id }) => id === name)) return name;
     const id = `picture ${name}`.slice(0, 100);
     return this.pictures.some((each) => each.id === id) ? id : this.addPicture(id, name, path);
+  }
+
+  private async sound(script: ScriptSound, place: number): Promise<Sound[]> {
+    const { file } = script;
+    const path = `sounds.${place}`;
+    const bytes = this.files.bytesOf(file);
+    if (!bytes) {
+      const words = `the sound ${file} is not there. It should lie beside the script, under this name.`;
+      this.faults.push(scriptFault(`${path}.file`, words));
+      return [];
+    }
+    try {
+      const fileSec = await this.setting.soundSec(bytes, baseName(file));
+      const sound = soundOfScript(script, { id: `sound-${place + 1}`, assetId: this.files.assetOf(file), fileSec });
+      this.faults.push(...soundFaults(sound, path));
+      return [sound];
+    } catch (error) {
+      this.faults.push(scriptFault(`${path}.file`, error instanceof Error ? error.message : String(error)));
+      return [];
+    }
   }
 
   private font({ family, file }: { readonly family: string; readonly file: string }, path: string): AddedFont[] {

@@ -47,7 +47,13 @@ async function built(text: string, more: ReadonlyMap<string, Uint8Array> = files
 function outcomeOf(text: string, more: ReadonlyMap<string, Uint8Array> = files) {
   let count = 0;
   const freshAsset = () => `a${++count}`;
-  return projectOfScript(readFilmScript(text, families), { families, files: more, freshAsset, projectId: 'p' });
+  return projectOfScript(readFilmScript(text, families), {
+    families,
+    files: more,
+    freshAsset,
+    projectId: 'p',
+    soundSec: async (bytes) => bytes.length / 1000,
+  });
 }
 
 const script = (pieces: readonly object[], more: object = {}) =>

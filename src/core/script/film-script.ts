@@ -1,6 +1,7 @@
 import type { Background } from '../project/background';
 import type { Card, CardKind, CardPart, PartMotion } from '../project/card';
 import type { Extra, Moment } from '../project/film-parts';
+import type { SoundKind } from '../project/sound';
 import type { TransitionEase, TransitionKind, TransitionSide } from '../project/transition';
 import type { Combine } from '../shaping/combine';
 import type { Fields } from '../shaping/fields';
@@ -75,6 +76,8 @@ interface ScriptPieceBase {
   readonly ownLook?: boolean;
   readonly set?: ScriptSettings;
   readonly into?: ScriptInto;
+  /** Goes by the beat of the film: so many beats a period. */
+  readonly onBeat?: number;
   readonly captions?: readonly ScriptCaption[];
   readonly extras?: readonly Extra[];
 }
@@ -120,6 +123,26 @@ export interface ScriptCardPiece extends ScriptPieceBase {
 
 export type ScriptPiece = ScriptChartPiece | ScriptCardPiece;
 
+/** A sound under the film. */
+export interface ScriptSound {
+  readonly file: string;
+  readonly kind?: SoundKind;
+  readonly name?: string;
+  readonly on?: boolean;
+  /** Where in the film it begins. */
+  readonly at?: number;
+  /** The part of the file that is heard. */
+  readonly from?: number;
+  readonly to?: number;
+  /** Where in the film it ends at the latest. */
+  readonly until?: number;
+  /** dB */
+  readonly gain?: number;
+  readonly fadeIn?: number;
+  readonly fadeOut?: number;
+  readonly loop?: boolean;
+}
+
 /** A whole film as a script. */
 export interface FilmScript {
   readonly format: typeof SCRIPT_FORMAT;
@@ -137,6 +160,11 @@ export interface FilmScript {
   readonly pictures?: readonly { readonly id: string; readonly file: string }[];
   readonly fonts?: readonly { readonly family: string; readonly file: string }[];
   readonly overlays?: readonly Extra[];
+  readonly sounds?: readonly ScriptSound[];
+  /** Loudness of the whole, and how far music steps back under a voice, in dB. */
+  readonly mix?: { readonly gain?: number; readonly stepBack?: number };
+  /** Beats a minute, seconds of the film to a first beat of a bar, beats a bar. */
+  readonly beat?: { readonly bpm: number; readonly first?: number; readonly perBar?: number };
   readonly pieces: readonly ScriptPiece[];
 }
 

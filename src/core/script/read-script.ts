@@ -129,9 +129,13 @@ const filmKeys = [
   'pictures',
   'fonts',
   'overlays',
+  'sounds',
+  'mix',
+  'beat',
   'pieces',
 ];
-const sharedKeys = ['name', 'on', 'seconds', 'look', 'ownLook', 'set', 'into', 'captions', 'extras'];
+const soundKeys = ['file', 'kind', 'name', 'on', 'at', 'from', 'to', 'until', 'gain', 'fadeIn', 'fadeOut', 'loop'];
+const sharedKeys = ['name', 'on', 'seconds', 'look', 'ownLook', 'set', 'into', 'onBeat', 'captions', 'extras'];
 const tableKeys = [
   'file',
   'name',
@@ -189,6 +193,9 @@ const cardKeys = [
 function keysAt(data: unknown, path: readonly (string | number)[]): readonly string[] {
   const [first, place, key] = path;
   if (path.length === 0) return filmKeys;
+  if (first === 'sounds') return soundKeys;
+  if (first === 'mix') return ['gain', 'stepBack'];
+  if (first === 'beat') return ['bpm', 'first', 'perBar'];
   if (first !== 'pieces' || typeof place !== 'number') return [];
   if (path.length === 2) {
     const piece = (data as { pieces?: unknown[] }).pieces?.[place];
@@ -217,6 +224,6 @@ export function filesOfScript(script: FilmScript): string[] {
     if (typeof table.steps === 'string') names.add(table.steps);
     for (const { file } of table.added ?? []) names.add(file);
   }
-  for (const { file } of [...(script.pictures ?? []), ...(script.fonts ?? [])]) names.add(file);
+  for (const { file } of [...(script.pictures ?? []), ...(script.fonts ?? []), ...(script.sounds ?? [])]) names.add(file);
   return [...names];
 }

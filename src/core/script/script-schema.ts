@@ -7,6 +7,7 @@ import { backgroundSchema } from '../project/schema/background-schema';
 import { extraSchema } from '../project/schema/film-schema';
 import { momentSchema } from '../project/schema/moment-schema';
 import { either } from '../project/schema/parts';
+import { soundKinds, soundLimits } from '../project/sound';
 import { transitionEases, transitionKinds, transitionSides } from '../project/transition';
 import { combines } from '../shaping/combine';
 import { fieldsOf } from '../shaping/fields';
@@ -76,6 +77,7 @@ const pieceKeys: Joi.SchemaMap = {
   ownLook: Joi.boolean().description('A look for all pieces leaves it as it is'),
   set: settings('Any values by their paths, as “tempo controls” lists them'),
   into,
+  onBeat: within(projectLimits.beatsAPeriod, 'Goes by the beat of the film: so many beats a period'),
   captions: Joi.array()
     .items(
       Joi.object({
@@ -149,6 +151,23 @@ const cardPiece = Joi.object({
 /** Texts of a card, one of which, or a logo, it needs. */
 export const cardWords: readonly string[] = [...cardTexts, 'logo'];
 
+const { atSec, fadeSec, gainDb, stepBackDb, bpm, perBar } = soundLimits;
+
+const sound = Joi.object({
+  file: file('WAV, MP3, Ogg, FLAC or M4A').required(),
+  kind: one(soundKinds, 'What it is for; music steps back while a voice speaks'),
+  name: words('What it is called'),
+  on: Joi.boolean().description('Is heard'),
+  at: within(atSec, 'Where in the film it begins, in seconds'),
+  from: within(atSec, 'Where in the file it begins'),
+  to: within(atSec, 'Where in the file it ends'),
+  until: within(atSec, 'Where in the film it ends at the latest'),
+  gain: within(gainDb, 'Loudness against the file’s own, in dB'),
+  fadeIn: within(fadeSec, 'How long it takes to come'),
+  fadeOut: within(fadeSec, 'How long it takes to go'),
+  loop: Joi.boolean().description('Over and over'),
+});
+
 /** A film script, as it stands in its file. */
 export function scriptSchema(families: readonly KnownFamily[], aliases: readonly string[]): Joi.ObjectSchema {
   const { framesPerSec } = paceLimits;
@@ -170,6 +189,16 @@ export function scriptSchema(families: readonly KnownFamily[], aliases: readonly
       .items(Joi.object({ family: Joi.string().min(1).max(100).required(), file: file('The font').required() }))
       .description('Fonts of your own'),
     overlays: Joi.array().items(extraSchema).description('Things that lie over the whole film, as a project has them'),
+    sounds: Joi.array().items(sound).description('What is heard'),
+    mix: Joi.object({
+      gain: within(gainDb, 'Loudness of the whole, in dB'),
+      stepBack: within(stepBackDb, 'How far music steps back under a voice, in dB'),
+    }).description('How all sounds come together'),
+    beat: Joi.object({
+      bpm: within(bpm, 'Beats a minute').required(),
+      first: within(atSec, 'Where in the film a first beat of a bar falls, in seconds'),
+      perBar: within(perBar, 'Beats a bar').integer(),
+    }).description('The beat that pieces may go by'),
     pieces: Joi.array()
       .items(either(Joi.object({ card: Joi.exist() }).unknown(), cardPiece, chartPiece(families, aliases)))
       .min(1)

@@ -7,6 +7,7 @@ import type { FilmPiece } from '../project/film';
 import { looks } from '../project/looks';
 import { cardOf, chartOf, showsCard, tableOf } from '../project/pieces';
 import type { Project } from '../project/project';
+import { type Sound, soundName, usualMix } from '../project/sound';
 import type { TableEntry, TableSource } from '../project/table-entry';
 import { cut } from '../project/transition';
 import { type Fields, fieldsOf } from '../shaping/fields';
@@ -19,6 +20,7 @@ import {
   type ScriptChartPiece,
   type ScriptInto,
   type ScriptSettings,
+  type ScriptSound,
   type ScriptTable,
 } from './film-script';
 import { baseName } from './script-files';
@@ -38,7 +40,7 @@ export interface WrittenScript {
  */
 export function scriptOfProject(project: Project, families: readonly KnownFamily[]): WrittenScript {
   const files = new FileNames();
-  const { stage, framesPerSec, overlays, pieces } = project.film;
+  const { stage, framesPerSec, overlays, sounds, mix, beat, pieces } = project.film;
   const [leading] = [...pieces].sort((a, b) => Number(a.ownLook) - Number(b.ownLook));
   const dress = leading ? (cardOf(project, leading.id) ?? chartOf(project, leading.id))?.dress : undefined;
   const look = looks.find((each) => dress !== undefined && same(each.dress, dress));
@@ -63,6 +65,9 @@ export function scriptOfProject(project: Project, families: readonly KnownFamily
       ? {}
       : { fonts: project.fonts.map(({ family, ...file }) => ({ family, file: files.of('fonts', file) })) }),
     ...(overlays.length === 0 ? {} : { overlays }),
+    ...(sounds.length === 0 ? {} : { sounds: sounds.map((sound) => soundOf(sound, files)) }),
+    ...(same(mix, usualMix) ? {} : { mix: { gain: mix.gainDb, stepBack: mix.stepBackDb } }),
+    ...(beat ? { beat: { bpm: beat.bpm, first: beat.firstSec, perBar: beat.perBar } } : {}),
     pieces: pieces.map((piece) =>
       showsCard(piece)
         ? cardPiece(piece, piece.content.card, filmDress)
@@ -93,13 +98,33 @@ class FileNames {
   }
 }
 
+/** A sound as a script has it; what is usual is left out. */
+function soundOf(sound: Sound, files: FileNames): ScriptSound {
+  const { startSec: at, fromSec: from, toSec: to, untilSec: until, gainDb: gain, fadeInSec, fadeOutSec, on, loop } = sound;
+  return {
+    file: files.of('sounds', sound),
+    kind: sound.kind,
+    ...(sound.name === soundName(sound.fileName) ? {} : { name: sound.name }),
+    ...(on ? {} : { on }),
+    ...(at === 0 ? {} : { at }),
+    ...(from === 0 ? {} : { from }),
+    ...(to === null ? {} : { to }),
+    ...(until === null ? {} : { until }),
+    ...(gain === 0 ? {} : { gain }),
+    ...(fadeInSec === 0 ? {} : { fadeIn: fadeInSec }),
+    ...(fadeOutSec === 0 ? {} : { fadeOut: fadeOutSec }),
+    ...(loop ? { loop } : {}),
+  };
+}
+
 /** What cards and charts have in common. */
-function base({ name, on, ownLook, into, captions, extras }: FilmPiece) {
+function base({ name, on, ownLook, into, onBeat, captions, extras }: FilmPiece) {
   return {
     ...(name === '' ? {} : { name }),
     ...(on ? {} : { on }),
     ...(ownLook ? { ownLook } : {}),
     ...(same(into, cut) ? {} : { into: intoOf(into) }),
+    ...(onBeat === null ? {} : { onBeat }),
     ...(captions.length === 0 ? {} : { captions: captions.map(({ text, from, to }) => ({ text, from, to })) }),
     ...(extras.length === 0 ? {} : { extras }),
   };

@@ -1,4 +1,6 @@
 import { EncodedPacket, EncodedVideoPacketSource, Mp4OutputFormat, Output, WebMOutputFormat } from 'mediabunny';
+import { type FilmSound, sampleAt } from '../sound/film-sound';
+import { SoundTrack } from '../sound/sound-track';
 import type { FilmFile, FinishedFile } from './film-file';
 import type { FilmJob } from './film-job';
 import type { EncodedSpan } from './span-encoder';
@@ -9,9 +11,10 @@ export class FilmWriter {
   private readonly output: Output;
   private readonly startUs: number;
   private first = true;
+  private sound: SoundTrack | null = null;
 
   private constructor(
-    job: FilmJob,
+    private readonly job: FilmJob,
     private readonly file: FilmFile,
   ) {
     this.source = new EncodedVideoPacketSource(job.format.codec);
@@ -24,13 +27,18 @@ export class FilmWriter {
     this.startUs = Math.round((job.from * 1e6) / job.framesPerSec);
   }
 
-  static async open(job: FilmJob, file: FilmFile): Promise<FilmWriter> {
+  /** @param sound What is heard; null for nothing. */
+  static async open(job: FilmJob, file: FilmFile, sound: FilmSound | null): Promise<FilmWriter> {
     const writer = new FilmWriter(job, file);
+    if (sound) writer.sound = await addSound(writer.output, job, sound);
     await writer.output.start();
     return writer;
   }
 
   async add({ chunks, config }: EncodedSpan): Promise<void> {
+    // Sound comes first, so that both lie side by side in the file.
+    const last = chunks.at(-1);
+    if (last) await this.sound?.until(sampleAt((last.timestampUs + last.durationUs) / 1e6));
     for (const { data, key, timestampUs, durationUs } of chunks) {
       const packet = new EncodedPacket(
         new Uint8Array(data),
@@ -45,6 +53,7 @@ export class FilmWriter {
   }
 
   async finish(): Promise<FinishedFile> {
+    await this.sound?.finish();
     await this.output.finalize();
     return this.file.finish();
   }
@@ -54,4 +63,10 @@ export class FilmWriter {
     if (this.output.state !== 'finalized') await this.output.cancel().catch(() => undefined);
     await this.file.discard();
   }
+}
+
+/** A track with the sound of the frames that are written. */
+export function addSound(output: Output, { format, from, to, framesPerSec }: FilmJob, sound: FilmSound): Promise<SoundTrack> {
+  const codec = format.container === 'mp4' ? 'aac' : 'opus';
+  return SoundTrack.add(output, codec, sound, sampleAt(from / framesPerSec), sampleAt(to / framesPerSec));
 }

@@ -43,6 +43,7 @@ const kindWords: Record<ExportForm['kind'], string> = {
   pdf: 'A PDF',
   page: 'A web page in one file',
   data: 'A table of numbers',
+  sound: 'The sound of the film',
 };
 
 function Plan() {

@@ -1,4 +1,5 @@
 import { from1 } from './1';
+import { from10 } from './10';
 import { from2 } from './2';
 import { from3 } from './3';
 import { from4 } from './4';
@@ -20,4 +21,5 @@ export const migrations: Readonly<Record<number, Migration>> = {
   7: from7,
   8: from8,
   9: from9,
+  10: from10,
 };

@@ -7,6 +7,7 @@ import { backgroundSchema } from './background-schema';
 import { cardSchema } from './card-schema';
 import { momentSchema } from './moment-schema';
 import { byKind, colour, family, flag, id, name, number, oneOf, share, text, whole } from './parts';
+import { beatSchema, mixSchema, soundSchema } from './sound-schema';
 
 const offset = (direction: string) =>
   number(projectLimits.extraOffset, '% of the shorter side', `Distance ${direction}`);
@@ -69,6 +70,11 @@ const piece = Joi.object({
   })
     .required()
     .description('The way into it from the piece that plays ahead'),
+  onBeat: number(
+    projectLimits.beatsAPeriod,
+    'times',
+    'Goes by the film’s beat: so many beats a period; null keeps seconds of its own',
+  ).allow(null),
   extras: Joi.array().items(extraSchema).required().description('Things placed freely, in the order of drawing'),
   captions: Joi.array().items(caption).required().description('Texts over spans of the piece'),
 });
@@ -106,5 +112,7 @@ export const filmSchema = Joi.object({
     .items(extraSchema.keys({ from: stays('start'), to: stays('end') }))
     .required()
     .description('Things that lie over the whole film, in the order of drawing'),
-  sounds: Joi.array().max(0).required().description('Room for what a later version puts here'),
+  sounds: Joi.array().items(soundSchema).required().description('What is heard'),
+  mix: mixSchema,
+  beat: beatSchema,
 }).required();

@@ -14,7 +14,8 @@ export type Unit =
   | 'times'
   | 'degrees'
   | 'data units'
-  | 'parts';
+  | 'parts'
+  | 'dB';
 
 /** A number in a range, both ends included. */
 export function number([low, high]: readonly [number, number], unit: Unit | '', meaning: string): Joi.NumberSchema {
