@@ -2,7 +2,7 @@
 const inside = (folder) => `^src/${folder}/`;
 const tests = '\\.test\\.tsx?$|^src/[a-z]+/testing/';
 /** What the page itself loads of the workers. */
-const workerOutside = '^src/workers/((export-)?protocol|client)\\.ts$';
+const workerOutside = '^src/workers/((export-|sound-)?protocol|client)\\.ts$';
 const packages = (names) => `node_modules/(${names.join('|')})/`;
 
 /** Files of a folder may import the listed places under src, and nothing else there. */
@@ -33,9 +33,11 @@ module.exports = {
     core('project', ['motion', 'pace', 'scale', 'shaping', 'table']),
     core('chart', ['project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
     core('families', ['chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
+    core('sound', ['project', 'motion', 'pace', 'scale', 'shaping', 'table']),
     core('card', ['families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping']),
     core('script', [
       'film',
+      'sound',
       'card',
       'families',
       'chart',
@@ -47,7 +49,19 @@ module.exports = {
       'shaping',
       'table',
     ]),
-    core('film', ['card', 'families', 'chart', 'project', 'motion', 'pace', 'scale', 'scene', 'shaping', 'table']),
+    core('film', [
+      'sound',
+      'card',
+      'families',
+      'chart',
+      'project',
+      'motion',
+      'pace',
+      'scale',
+      'scene',
+      'shaping',
+      'table',
+    ]),
     {
       // What two families need is shared; neither knows the other.
       name: 'family-apart',
@@ -93,6 +107,8 @@ module.exports = {
           'i18n-iso-countries',
           'yaml',
           'image-size',
+          'fft.js',
+          '@tonejs/midi',
         ]),
       },
     },
@@ -101,8 +117,13 @@ module.exports = {
     only('export', inside('export'), ['core', 'render', 'export'].map(inside)),
     only('worker-inside', inside('workers'), ['core', 'render', 'export', 'workers'].map(inside), [workerOutside]),
     only('worker-outside', workerOutside, ['core', 'workers'].map(inside)),
-    only('state', inside('state'), [inside('core'), inside('state'), '^src/workers/(export-)?protocol\\.ts$']),
-    only('ui', inside('ui'), [inside('core'), inside('state'), inside('ui'), '^src/workers/(export-)?protocol\\.ts$']),
+    only('state', inside('state'), [inside('core'), inside('state'), '^src/workers/(export-|sound-)?protocol\\.ts$']),
+    only('ui', inside('ui'), [
+      inside('core'),
+      inside('state'),
+      inside('ui'),
+      '^src/workers/(export-|sound-)?protocol\\.ts$',
+    ]),
     {
       name: 'tests-stay-outside',
       severity: 'error',

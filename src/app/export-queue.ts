@@ -12,6 +12,7 @@ import type { ExportedFile, ExportWorkerApi } from '@/workers/export-protocol';
 import type { TableWorkerApi } from '@/workers/protocol';
 import { download, fileNameOf } from './download';
 import type { FilmMedia } from './film-media';
+import type { FilmSounds } from './film-sounds';
 import { dropOldFiles, keepBytes, privateFile } from './private-files';
 import { inStage, ofAnotherGroup, type QueuedFilm } from './queued-film';
 import { cutOff, noteUnfinished } from './unfinished-exports';
@@ -30,6 +31,7 @@ export class ExportQueue {
 
   constructor(
     private readonly media: FilmMedia,
+    private readonly sounds: Pick<FilmSounds, 'bytesOf'>,
     private readonly table: Remote<TableWorkerApi>,
     private readonly film: Pick<FilmSync, 'cubes'>,
   ) {
@@ -122,6 +124,7 @@ export class ExportQueue {
     try {
       const { project, cubes, imageIds } = await this.filmOf(job);
       const assets = await this.media.assetsOf(project, imageIds);
+      const sounds = soundsGoInto(job.form) ? await this.sounds.bytesOf(project) : [];
       if (this.cancelled) {
         this.change(job.id, { phase: 'cancelled' });
         return;
@@ -139,6 +142,7 @@ export class ExportQueue {
         fileName: privateName,
         shownName: job.fileName,
         assets,
+        sounds,
       };
       const result = await this.worker.api.run(order, onProgress, this.handles.get(job.id) ?? null);
       if (!result.ok)
@@ -255,6 +259,10 @@ export class ExportQueue {
     }
   }
 }
+
+/** Which forms hold what is heard. */
+const soundsGoInto = (form: ExportForm) =>
+  (form.kind === 'film' && !form.silent) || form.kind === 'sound' || form.kind === 'page';
 
 /** `{film}`, `{group}`, `{size}` and `{form}` in a pattern stand for what they say. */
 function nameOf({ pattern, group, form, stage }: ExportRequest, projectName: string): string {

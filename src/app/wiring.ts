@@ -14,6 +14,7 @@ import { callback, startStageWorker, transfer } from '@/workers/client';
 import { fileNameOf, save } from './download';
 import { ExportQueue } from './export-queue';
 import { FilmMedia } from './film-media';
+import { FilmSounds, SOUND_ENDINGS } from './film-sounds';
 import { canFollow, FileFollowing } from './follow-files';
 import { addCategoryPictures, addFont, addPicture } from './import-media';
 import { listServices } from './list-files';
@@ -32,9 +33,11 @@ export function createServices(keeper: Keeper): Services {
   const chartTable = ofCurrentChart(table.api);
   const stage = startStageWorker();
   const media = new FilmMedia();
+  const sounds = new FilmSounds();
   const studio = new Studio({
     table: table.api,
     stage: stage.api,
+    sound: sounds.player,
     restartTable: () => table.restart(),
     async supplyFonts(project) {
       const fonts = await media.newFonts(project);
@@ -48,8 +51,9 @@ export function createServices(keeper: Keeper): Services {
   const opener = new TableOpener(studio, keeper.disk);
   const following = new FileFollowing(studio);
   const scripts = new ScriptOpener(studio);
-  const exports = new ExportQueue(media, table.api, studio.film);
+  const exports = new ExportQueue(media, sounds, table.api, studio.film);
   studio.start();
+  sounds.start();
   keepPictures(keeper, (project, widthPx) => {
     const chart = editedChart(project);
     return chart ? stage.api.familyPictures(chart.family, widthPx, 1) : stage.api.piecePictures(widthPx);
@@ -61,7 +65,9 @@ export function createServices(keeper: Keeper): Services {
     if (!add && (await scripts.take(plain))) return;
     const pictures = plain.filter(({ name }) => /\.(png|jpe?g|webp|svg)$/i.test(name));
     if (pictures.length > 0) await addCategoryPictures(pictures);
-    const others = files.filter(({ file }) => !pictures.includes(file));
+    const heard = plain.filter(({ name }) => SOUND_ENDINGS.test(name));
+    if (heard.length > 0) await sounds.add(heard);
+    const others = files.filter(({ file }) => !pictures.includes(file) && !heard.includes(file));
     const own = others.find(({ file }) => /\.plucky(-template|-shelf)?$/i.test(file.name));
     if (!own) return others.length > 0 ? opener.files(others, add) : undefined;
     const bytes = await opener.bytesOf(own.file);
@@ -73,6 +79,14 @@ export function createServices(keeper: Keeper): Services {
     ...stageServices(stage, studio),
     ...openingServices(opener, studio, keeper, scripts),
     ...shelfServices(keeper),
+    sounds: {
+      add: (files, kind) => sounds.add(files, kind),
+      addShipped: (tune) => sounds.addShipped(`/sounds/${tune.file}`, tune.name),
+      peaks: (sound) => sounds.peaks(sound),
+      beats: (sound) => sounds.beats(sound),
+      measure: (onShare) => sounds.measure(onShare),
+      level: () => sounds.player.level(),
+    },
     ...exportServices(exports, stage),
     table: chartTable,
     openFiles: (files) => openFiles(files, false),

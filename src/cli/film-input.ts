@@ -21,10 +21,10 @@ import { noReadingChoice } from '@/core/table/reader';
 import { findColumn } from '@/core/table/table';
 import { type ProjectBundle, readProjectFile } from '@/export/project-file';
 import { type ChangeOptions, changed, takesFurther } from './change-project';
-import { soundSec } from './film-sounds';
 import { readBytes } from './open-table';
 import { type PrepareOptions, plansOf, shapeFile } from './prepare';
 import { Refusal } from './refusal';
+import { soundSec } from './sound-sec';
 
 /** Options that say which film it is, as they are typed. */
 export interface FilmOptions extends PrepareOptions, ChangeOptions {

@@ -1,11 +1,11 @@
 import path from 'node:path';
 import { type Sound, soundLimits, soundName, usualSound } from '@/core/project/sound';
 import type { Issue } from '@/core/table/issue';
-import { soundFacts } from '@/export/sound/open-sound';
 import type { FilmInput } from './film-input';
 import { numberIn } from './numbers';
 import { readBytes } from './open-table';
 import { Refusal } from './refusal';
+import { soundSec } from './sound-sec';
 
 /** Options that put a sound under a film, as they are typed. */
 export interface SoundOptions {
@@ -13,11 +13,6 @@ export interface SoundOptions {
   readonly soundFrom?: string;
   readonly soundGain?: string;
   readonly soundLoop?: boolean;
-}
-
-/** Seconds of a sound. @throws Error that says why it cannot be read. */
-export async function soundSec(bytes: Uint8Array, name: string): Promise<number> {
-  return (await soundFacts(new Blob([bytes as Uint8Array<ArrayBuffer>]), name)).sec;
 }
 
 /**

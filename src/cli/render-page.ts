@@ -24,7 +24,11 @@ export interface PageOrder {
   readonly sounds: readonly string[];
 }
 
-declare const window: Window & { tellProgress(done: number, count: number): void; renderOrder?: () => Promise<string>; beatsOf?: typeof beatsOf };
+declare const window: Window & {
+  tellProgress(done: number, count: number): void;
+  renderOrder?: () => Promise<string>;
+  beatsOf?: typeof beatsOf;
+};
 
 function bytesOf(base64: string): ArrayBuffer {
   return Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0)).buffer;

@@ -28,7 +28,21 @@ export interface RenderOptions extends FilmOptions, SoundOptions {
   readonly out: string;
 }
 
-const formats = [...filmFormatIds, 'webm', 'gif', 'png', 'jpeg', 'webp', 'svg', 'pdf', 'html', 'frames', 'wav', 'm4a', 'weba'] as const;
+const formats = [
+  ...filmFormatIds,
+  'webm',
+  'gif',
+  'png',
+  'jpeg',
+  'webp',
+  'svg',
+  'pdf',
+  'html',
+  'frames',
+  'wav',
+  'm4a',
+  'weba',
+] as const;
 type FormatWord = (typeof formats)[number];
 const byEnding: Readonly<Record<string, FormatWord>> = {
   '.mp4': 'mp4',

@@ -1,7 +1,7 @@
-import type { FoundBeats } from '@/core/sound/beats/find-beats';
 import path from 'node:path';
 import { Command, CommanderError } from 'commander';
 import { combines } from '@/core/shaping/combine';
+import type { FoundBeats } from '@/core/sound/beats/find-beats';
 import type { Issue } from '@/core/table/issue';
 import { type FramesOptions, frames } from './frames';
 import { inspect, inspectWords } from './inspect';
@@ -214,7 +214,10 @@ program
   .command('join')
   .description('puts films behind each other without encoding again')
   .argument('<films...>', 'films of the same codec and size, in order')
-  .option('--sound-of <film>', 'the project or film script of the whole: its sound is mixed once and put under the pictures')
+  .option(
+    '--sound-of <film>',
+    'the project or film script of the whole: its sound is mixed once and put under the pictures',
+  )
   .option('--silent', 'leaves out the sound of the parts')
   .requiredOption('--out <film>', 'where to write: .mp4 or .webm')
   .exitOverride()

@@ -4,6 +4,8 @@ import { showingMoment, showingRun, withEvenSteps, withStep, withSteps } from '@
 import type { Chart } from '@/core/project/chart';
 import type { KnownFamily } from '@/core/project/family-document';
 import type { Project } from '@/core/project/project';
+import type { Beat } from '@/core/project/sound';
+import { beatSec } from '@/core/sound/beats/beat-grid';
 import { type ChartDraft, currentPiece, draftChart, editChart } from './current';
 import { edit, type ProjectDraft } from './document';
 import { addCaptions } from './edit-film';
@@ -92,4 +94,19 @@ export function captionSteps(overview: FilmOverview): void {
     }),
     overview,
   );
+}
+
+/** Puts the steps of an opening on beats: each on the nearest one that no step before it has. */
+export function stepsOntoBeats({ steps, fromSec }: Pick<FilmOverview, 'steps' | 'fromSec'>, beat: Beat): void {
+  const each = beatSec(beat);
+  let last = Number.NEGATIVE_INFINITY;
+  const placed = [...steps]
+    .sort((a, b) => a.atSec - b.atSec)
+    .map(({ key, atSec, takesSec }) => {
+      const near = Math.round((fromSec + atSec - beat.firstSec) / each);
+      const first = Math.ceil((fromSec - beat.firstSec) / each - 1e-6);
+      last = Math.max(near, first, last + 1);
+      return { key, atSec: beat.firstSec + last * each - fromSec, takesSec };
+    });
+  editChart(change((chart) => withSteps(chart, placed)));
 }

@@ -6,15 +6,40 @@ import { playheadStore } from './playhead';
 import type { Remote } from './remote';
 import { sessionStore, setSession } from './session';
 
+/** What is heard while the film plays. */
+export interface FilmSoundPlayer {
+  /**
+   * Begins at a time of the film.
+   *
+   * @param loop Seconds between which to play over and over; null for none.
+   * @param onTime Told when the sound has turned out to be elsewhere in time than it said.
+   * @returns When that time is heard, in milliseconds since 1970; null where nothing is heard.
+   */
+  start(
+    fromSec: number,
+    loop: readonly [number, number] | null,
+    onTime: (heardAtMs: number) => void,
+  ): Promise<number | null>;
+  stop(): void;
+}
+
+/** A film of which nothing is heard. */
+export const silence: FilmSoundPlayer = { start: async () => null, stop: () => undefined };
+
 /** Plays, pauses and moves through the film on stage. */
 export class Playback {
+  /** What was begun in an earlier turn is given up. */
+  private turn = 0;
   /**
    * Where the playhead of a film was last sent; keys that are pressed before it is there count from it. null once the film
    * plays.
    */
   private sent: { readonly timeSec: number; readonly overview: FilmOverview } | null = null;
 
-  constructor(private readonly stage: Remote<Pick<StageWorkerApi, 'play' | 'pause' | 'seek'>>) {}
+  constructor(
+    private readonly stage: Remote<Pick<StageWorkerApi, 'play' | 'keepTime' | 'pause' | 'seek'>>,
+    private readonly sound: FilmSoundPlayer = silence,
+  ) {}
 
   async play(): Promise<void> {
     const { overview, speed, looping, span } = sessionStore.getState();
@@ -31,12 +56,35 @@ export class Playback {
     };
     setSession({ playing: true });
     this.sent = null;
-    await this.stage.play(options);
+    await this.begin(options);
+  }
+
+  /** Sound is heard at its own speed only; the picture waits for it. */
+  private async begin(options: PlayOptions): Promise<void> {
+    this.sound.stop();
+    const turn = ++this.turn;
+    const { muted } = sessionStore.getState();
+    const onTime = (heardAtMs: number) => {
+      if (turn === this.turn) void this.stage.keepTime(heardAtMs);
+    };
+    const heardAtMs =
+      options.speed === 1 && !muted ? await this.sound.start(options.fromSec, options.loop, onTime) : null;
+    // Whoever has paused or gone elsewhere meanwhile wants neither.
+    if (turn !== this.turn) return;
+    await this.stage.play(heardAtMs === null ? options : { ...options, heardAtMs });
   }
 
   async pause(): Promise<void> {
+    this.turn++;
+    this.sound.stop();
     setSession({ playing: false });
     await this.stage.pause();
+  }
+
+  /** The film has come to its end by itself. */
+  ended(): void {
+    this.turn++;
+    this.sound.stop();
   }
 
   async toggle(): Promise<void> {
@@ -53,7 +101,10 @@ export class Playback {
     if (!overview) return;
     const target = Math.min(overview.filmSec, Math.max(0, timeSec));
     this.sent = { timeSec: target, overview };
+    const { playing, speed, looping, span } = sessionStore.getState();
     await this.stage.seek(target);
+    if (playing)
+      await this.begin({ fromSec: target, speed, loop: looping || span ? (span ?? [0, overview.filmSec]) : null });
   }
 
   /** Goes to a time of the piece that is edited; the film pauses. @param pieceSec Seconds from the piece's start. */

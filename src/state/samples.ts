@@ -118,3 +118,17 @@ export const sampleFilm: SampleFilm = {
 
 /** The source note under every chart of a sample. */
 export const sampleSource = 'Source: Saltmere Office of Counts (made-up data)';
+
+/** A sound that ships with the app, made by `scripts/make-sounds.mjs`. */
+export interface Tune {
+  readonly name: string;
+  readonly file: string;
+  readonly about: string;
+}
+
+/** Two tunes and a rhythm, each a loop without a gap. */
+export const tunes: readonly Tune[] = [
+  { name: 'Low tide', file: 'low-tide.wav', about: 'Plucked strings, calm, 84 beats a minute' },
+  { name: 'Market day', file: 'market-day.wav', about: 'Plucked strings, brisk, 116 beats a minute' },
+  { name: 'Quay drums', file: 'quay-drums.wav', about: 'A rhythm alone, 100 beats a minute' },
+];

@@ -90,6 +90,12 @@ export interface SessionState {
   readonly playing: boolean;
   readonly speed: number;
   readonly looping: boolean;
+  /** Sounds of the film are not heard while it plays; they are exported all the same. */
+  readonly muted: boolean;
+  /** The sound that is edited. */
+  readonly pickedSound: string | null;
+  /** Why sounds cannot be heard, by their assets. */
+  readonly soundTroubles: ReadonlyMap<string, string>;
   /** Seconds between which to play over and over. */
   readonly span: readonly [number, number] | null;
   readonly hovered: number | null;
@@ -153,6 +159,9 @@ export const sessionStore = createStore<SessionState>(() => ({
   playing: false,
   speed: 1,
   looping: true,
+  muted: false,
+  pickedSound: null,
+  soundTroubles: new Map(),
   span: null,
   hovered: null,
   picked: null,

@@ -13,7 +13,7 @@ import { FilmSync, type FilmWorkers } from './film-sync';
 import { freshId } from './fresh-id';
 import { ImportRefused, type Incoming, lostColumnsIssue, ReadingCancelled, sourceOf } from './incoming';
 import { keepAsset } from './keep/assets';
-import { Playback } from './playback';
+import { type FilmSoundPlayer, Playback } from './playback';
 import { setReadout } from './playhead';
 import { fits, lostColumns, projectLike, withNewChart, withSafeSteps, withSameLook } from './project-tables';
 import type { Remote } from './remote';
@@ -28,6 +28,7 @@ export interface StudioWorkers extends Pick<FilmWorkers, 'supplyFonts' | 'supply
   /** Ends the worker that reads tables, whatever it does, and starts another one. */
   restartTable(): void;
   readonly stage: Remote<Omit<StageWorkerApi, 'start'>>;
+  readonly sound?: FilmSoundPlayer;
 }
 
 /** How another file is added to a table: its rows and columns, or its values as further ones by name and period. */
@@ -50,7 +51,7 @@ export class Studio {
   private readonly reader: TableReader;
 
   constructor(private readonly workers: StudioWorkers) {
-    this.playback = new Playback(workers.stage);
+    this.playback = new Playback(workers.stage, workers.sound);
     this.reader = new TableReader(workers);
     this.film = new FilmSync(workers, this.reader);
   }
@@ -62,7 +63,10 @@ export class Studio {
 
   report({ readout, playing }: StageReport): void {
     setReadout(readout);
-    if (sessionStore.getState().playing !== playing) setSession({ playing });
+    if (sessionStore.getState().playing !== playing) {
+      setSession({ playing });
+      if (!playing) this.playback.ended();
+    }
     this.film.followPlayhead();
   }
 

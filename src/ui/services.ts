@@ -6,17 +6,21 @@ import type { CaptionFormat } from '@/core/project/caption-files';
 import type { ExportForm } from '@/core/project/export-form';
 import type { Picture } from '@/core/project/film-parts';
 import type { Look } from '@/core/project/look';
+import type { Sound, SoundKind } from '@/core/project/sound';
 import type { StageRect } from '@/core/scene/part-box';
 import type { PartName } from '@/core/scene/scene';
+import type { FoundBeats } from '@/core/sound/beats/find-beats';
+import type { Peaks } from '@/core/sound/peaks';
 import type { ReadingChoice } from '@/core/table/reader';
 import type { WorkCard } from '@/state/keep/kept-work';
 import type { Version } from '@/state/keep/versions';
 import type { Remote } from '@/state/remote';
-import type { Sample, SampleFilm } from '@/state/samples';
+import type { Sample, SampleFilm, Tune } from '@/state/samples';
 import type { ExportJob } from '@/state/session';
 import type { Studio } from '@/state/studio';
 import type { FilmFormatName } from '@/workers/export-protocol';
 import type { ChartTableApi } from '@/workers/protocol';
+import type { MixMeasure } from '@/workers/sound-protocol';
 
 /** A film format that this browser can encode. */
 export interface OfferedFormat {
@@ -82,9 +86,25 @@ export interface VersionServices {
   bringBack(): void;
 }
 
+/** Sounds under the film. What cannot be done is told in words in place of what was asked for. */
+export interface SoundServices {
+  /** @param kind What they are for; guessed by their names where it is left out. */
+  add(files: readonly File[], kind?: SoundKind): Promise<void>;
+  /** Adds a sound that ships with the app. */
+  addShipped(tune: Tune): Promise<void>;
+  /** The outline of its wave. */
+  peaks(sound: Sound): Promise<Peaks | string>;
+  beats(sound: Sound): Promise<FoundBeats | string>;
+  /** How loud the film is as it is now; null where nothing is heard. @param onShare Told how much is done, in [0, 1]. */
+  measure(onShare: (share: number) => void): Promise<MixMeasure | null>;
+  /** How loud it is right now, in [0, 1] of full scale. */
+  level(): number;
+}
+
 /** What the interface can have done; the app wires it to workers, files and the browser. */
 export interface Services {
   readonly studio: Studio;
+  readonly sounds: SoundServices;
   /** Gives the canvas to the stage's worker. */
   attachStage(canvas: HTMLCanvasElement): Promise<void>;
   resizeStage(widthPx: number, heightPx: number): void;

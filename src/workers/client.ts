@@ -1,6 +1,7 @@
 import * as Comlink from 'comlink';
 import type { ExportWorkerApi } from './export-protocol';
 import type { StageWorkerApi, TableWorkerApi } from './protocol';
+import type { SoundWorkerApi } from './sound-protocol';
 
 /** A worker and the way to talk to it. */
 export interface WorkerClient<T> {
@@ -32,6 +33,11 @@ export function startStageWorker(): WorkerClient<StageWorkerApi> {
 /** Starts a worker that exports films. */
 export function startExportWorker(): WorkerClient<ExportWorkerApi> {
   return client(new Worker(new URL('./export.worker.ts', import.meta.url), { type: 'module' }));
+}
+
+/** Starts the worker that decodes and mixes sounds. */
+export function startSoundWorker(): WorkerClient<SoundWorkerApi> {
+  return client(new Worker(new URL('./sound.worker.ts', import.meta.url), { type: 'module' }));
 }
 
 export const transfer = Comlink.transfer;

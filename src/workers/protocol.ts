@@ -192,6 +192,11 @@ export interface PlayOptions {
   readonly speed: number;
   /** Seconds between which to play over and over; null plays to the end once. */
   readonly loop: readonly [number, number] | null;
+  /**
+   * When `fromSec` is heard, in milliseconds since 1970 as `performance` counts them: the picture follows the sound. null where
+   * nothing is heard, and the picture begins at once.
+   */
+  readonly heardAtMs?: number | null;
 }
 
 /** What the preview tells after each picture. */
@@ -216,6 +221,8 @@ export interface StageWorkerApi {
   setFilm(project: Project, cubes: Cubes, timeSec: number, pieceId: string | null): Promise<FilmReport>;
   clear(): Promise<void>;
   play(options: PlayOptions): Promise<void>;
+  /** The sound that is played along has turned out to be elsewhere in time; see `heardAtMs`. */
+  keepTime(heardAtMs: number): Promise<void>;
   pause(): Promise<void>;
   seek(timeSec: number): Promise<void>;
   highlight(category: number | null): Promise<void>;

@@ -177,8 +177,13 @@ export class StagePlayer {
 
   play(options: PlayOptions): void {
     const already = this.playing !== null;
-    this.playing = { ...options, startMs: performance.now() };
+    const startMs = options.heardAtMs ? options.heardAtMs - performance.timeOrigin : performance.now();
+    this.playing = { ...options, startMs };
     if (!already) worker.requestAnimationFrame(() => this.tick());
+  }
+
+  keepTime(heardAtMs: number): void {
+    if (this.playing) this.playing = { ...this.playing, startMs: heardAtMs - performance.timeOrigin };
   }
 
   pause(): void {
@@ -212,7 +217,8 @@ export class StagePlayer {
       return;
     }
     const { fromSec, speed, loop, startMs } = this.playing;
-    const playedSec = ((performance.now() - startMs) / 1000) * speed;
+    // What is to be heard in a moment is not on its way yet.
+    const playedSec = Math.max(0, ((performance.now() - startMs) / 1000) * speed);
     const end = loop ? loop[1] : this.film.lengthSec;
     let time = fromSec + playedSec;
     if (time >= end) {

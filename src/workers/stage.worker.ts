@@ -33,6 +33,9 @@ const api: StageWorkerApi = {
   async play(options) {
     player?.play(options);
   },
+  async keepTime(heardAtMs) {
+    player?.keepTime(heardAtMs);
+  },
   async pause() {
     player?.pause();
   },

@@ -57,6 +57,10 @@ export class FakeStage {
     this.tell();
   }
 
+  /** When it was told that the sound is heard. */
+  readonly times: number[] = [];
+  keepTime = async (heardAtMs: number) => void this.times.push(heardAtMs);
+
   async pause(): Promise<void> {
     this.played = null;
     this.tell();

@@ -9,6 +9,7 @@ import { cardOf, chartOf, playedPieces } from '../project/pieces';
 import type { Project } from '../project/project';
 import type { Transition } from '../project/transition';
 import type { Cube } from '../shaping/cube';
+import { cardOnBeat, chartOnBeat, intoOnBeat, type OnBeat } from './on-beat';
 import { panedFamily } from './panes/paned-family';
 import { PieceShelf } from './piece-shelf';
 import { tellChart } from './tell-chart';
@@ -82,10 +83,12 @@ export function tellFilm(project: Project, cubes: Cubes, setting: TellSetting = 
   const { framesPerSec } = project.film;
   const placed: ToldPiece[] = [];
   let endSec = 0;
-  for (const piece of playedPieces(project)) {
-    const told = tellPiece(project, piece, { cubes, memory, shelf, list });
+  const played = playedPieces(project);
+  for (const [i, piece] of played.entries()) {
+    const on = onBeatOf(project, piece, { endSec, next: played[i + 1] });
+    const told = tellPiece(project, piece, { cubes, memory, shelf, list, on });
     const { lengthSec } = clockOf(told);
-    const arrival = arrivalOf(placed.at(-1), piece, lengthSec);
+    const arrival = arrivalOf(placed.at(-1), intoOf(project, piece), lengthSec);
     const fromSec = endSec - (arrival?.sec ?? 0);
     const lookSec = Math.max(arrival?.sec ?? 0, told.kind === 'card' ? wholeSec(told.card.card) : 0);
     placed.push({ ...told, piece, fromSec, lengthSec, arrival, lookSec });
@@ -105,17 +108,19 @@ type ToldContent = Pick<ToldChartPiece, 'kind' | 'family' | 'chart'> | Pick<Told
 function tellPiece(
   project: Project,
   piece: FilmPiece,
-  { cubes, memory, shelf, list }: Required<TellSetting> & { readonly cubes: Cubes },
+  { cubes, memory, shelf, list, on }: Required<TellSetting> & { readonly cubes: Cubes; readonly on: OnBeat | null },
 ): ToldContent {
   const { framesPerSec, stage } = project.film;
-  const card = cardOf(project, piece.id);
-  if (card) {
+  const ownCard = cardOf(project, piece.id);
+  if (ownCard) {
+    const card = on ? cardOnBeat(ownCard, on) : ownCard;
     const make = (): ToldCard => ({ card, clock: cardClock(card, framesPerSec) });
     return { kind: 'card', card: shelf.once('told', piece.id, [JSON.stringify([card, framesPerSec])], make) };
   }
-  const chart = chartOf(project, piece.id);
-  const cube = chart && cubes.get(chart.id);
-  if (!chart || !cube) throw new RangeError(`cubes: must hold the values of each chart, received none of ${chart?.id}`);
+  const own = chartOf(project, piece.id);
+  const cube = own && cubes.get(own.id);
+  if (!own || !cube) throw new RangeError(`cubes: must hold the values of each chart, received none of ${own?.id}`);
+  const chart = on ? chartOnBeat(own, cube.periods, on) : own;
   const known = familyOf(chart.family, list);
   const family = cube.panes && cube.panes.length > 0 ? panedFamily(known) : known;
   const depends = [JSON.stringify([chart, stage, framesPerSec]), cube, known];
@@ -125,8 +130,26 @@ function tellPiece(
   return { kind: 'chart', family, chart: told };
 }
 
+/** The beat by which a piece goes; null where it keeps seconds of its own. */
+function onBeatOf(
+  project: Project,
+  piece: FilmPiece,
+  { endSec, next }: { readonly endSec: number; readonly next: FilmPiece | undefined },
+): OnBeat | null {
+  const { beat } = project.film;
+  if (!beat || piece.onBeat === null) return null;
+  const secOf = (into: Transition) => (into.how === 'cut' ? 0 : into.sec);
+  const fromSec = endSec === 0 ? 0 : endSec - secOf(intoOf(project, piece));
+  return { beat, perPeriod: piece.onBeat, fromSec, nextSec: next ? secOf(intoOf(project, next)) : 0 };
+}
+
+/** The way into a piece: of whole beats where it goes by the beat. */
+function intoOf({ film: { beat } }: Project, { into, onBeat }: FilmPiece): Transition {
+  return beat && onBeat !== null ? intoOnBeat(into, beat) : into;
+}
+
 /** The way into a piece of a length from the one ahead. It takes no more than half of either, so that two never meet. */
-function arrivalOf(ahead: ToldPiece | undefined, { into }: FilmPiece, lengthSec: number): PlacedTransition | null {
+function arrivalOf(ahead: ToldPiece | undefined, into: Transition, lengthSec: number): PlacedTransition | null {
   if (!ahead || into.how === 'cut') return null;
   return { ...into, sec: Math.min(into.sec, ahead.lengthSec / 2, lengthSec / 2), wantedSec: into.sec };
 }

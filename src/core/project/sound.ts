@@ -63,7 +63,11 @@ export const usualSound = {
 } as const satisfies Partial<Sound>;
 
 /** What a sound is called first: its file's name without the ending. */
-export const soundName = (fileName: string) => fileName.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' ').trim() || fileName;
+export const soundName = (fileName: string) =>
+  fileName
+    .replace(/\.[^.]*$/, '')
+    .replace(/[_-]+/g, ' ')
+    .trim() || fileName;
 
 /** Limits of sounds, shared by the schemas and the interface. */
 export const soundLimits = {

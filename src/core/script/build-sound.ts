@@ -40,8 +40,15 @@ export function soundFaults({ fromSec, toSec, untilSec, startSec, fileSec }: Sou
   if (fromSec >= fileSec)
     faults.push(scriptFault(`${path}.from`, `${fromSec} s lies behind the end of the file, which lasts ${seconds} s.`));
   if (toSec !== null && toSec <= fromSec)
-    faults.push(scriptFault(`${path}.to`, `it ends at ${toSec} s of the file and begins at ${fromSec} s: it has to begin first.`));
+    faults.push(
+      scriptFault(`${path}.to`, `it ends at ${toSec} s of the file and begins at ${fromSec} s: it has to begin first.`),
+    );
   if (untilSec !== null && untilSec <= startSec)
-    faults.push(scriptFault(`${path}.until`, `it ends at ${untilSec} s of the film and begins at ${startSec} s: it has to begin first.`));
+    faults.push(
+      scriptFault(
+        `${path}.until`,
+        `it ends at ${untilSec} s of the film and begins at ${startSec} s: it has to begin first.`,
+      ),
+    );
   return faults;
 }

@@ -224,6 +224,7 @@ export function filesOfScript(script: FilmScript): string[] {
     if (typeof table.steps === 'string') names.add(table.steps);
     for (const { file } of table.added ?? []) names.add(file);
   }
-  for (const { file } of [...(script.pictures ?? []), ...(script.fonts ?? []), ...(script.sounds ?? [])]) names.add(file);
+  for (const { file } of [...(script.pictures ?? []), ...(script.fonts ?? []), ...(script.sounds ?? [])])
+    names.add(file);
   return [...names];
 }

@@ -100,7 +100,17 @@ class FileNames {
 
 /** A sound as a script has it; what is usual is left out. */
 function soundOf(sound: Sound, files: FileNames): ScriptSound {
-  const { startSec: at, fromSec: from, toSec: to, untilSec: until, gainDb: gain, fadeInSec, fadeOutSec, on, loop } = sound;
+  const {
+    startSec: at,
+    fromSec: from,
+    toSec: to,
+    untilSec: until,
+    gainDb: gain,
+    fadeInSec,
+    fadeOutSec,
+    on,
+    loop,
+  } = sound;
   return {
     file: files.of('sounds', sound),
     kind: sound.kind,

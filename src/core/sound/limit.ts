@@ -16,7 +16,10 @@ export function limiterWindow(from: number, to: number): [number, number] {
 }
 
 const weights = (() => {
-  const row = Float64Array.from({ length: 2 * REACH + 1 }, (_, i) => 1 + Math.cos((Math.PI * (i - REACH)) / (REACH + 1)));
+  const row = Float64Array.from(
+    { length: 2 * REACH + 1 },
+    (_, i) => 1 + Math.cos((Math.PI * (i - REACH)) / (REACH + 1)),
+  );
   const sum = row.reduce((total, weight) => total + weight, 0);
   return row.map((weight) => weight / sum);
 })();
@@ -45,7 +48,8 @@ export function limit(left: Float32Array, right: Float32Array, from: number, to:
   if (!loud) return 1;
   const least = needed.map((_, b) => {
     let low = 1;
-    for (let i = Math.max(0, b - REACH - 1); i <= Math.min(count - 1, b + REACH + 1); i++) low = Math.min(low, needed[i] ?? 1);
+    for (let i = Math.max(0, b - REACH - 1); i <= Math.min(count - 1, b + REACH + 1); i++)
+      low = Math.min(low, needed[i] ?? 1);
     return low;
   });
   const gains = least.map((_, b) => meanAround(least, b));

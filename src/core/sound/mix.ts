@@ -1,4 +1,4 @@
-import { type Mix, type Sound, heardPart, soundSpan } from '../project/sound';
+import { heardPart, type Mix, type Sound, soundSpan } from '../project/sound';
 import { factorOf, fadeAt, joinedStretches, steppedBack } from './gain';
 import { limit, limiterWindow } from './limit';
 import { resampled, resamplerOf, sourceWindow } from './resample';
@@ -81,7 +81,9 @@ function spokenInFilm({ sound, spoken }: OpenSound, filmSec: number): [number, n
   const [from, to] = heardPart(sound);
   const [startSec, endSec] = soundSpan(sound, filmSec);
   const found: [number, number][] = [];
-  const once = spoken.map(([a, b]) => [Math.max(a, from) - from, Math.min(b, to) - from] as const).filter(([a, b]) => b > a);
+  const once = spoken
+    .map(([a, b]) => [Math.max(a, from) - from, Math.min(b, to) - from] as const)
+    .filter(([a, b]) => b > a);
   if (once.length === 0 || to <= from) return [];
   for (let at = startSec; at < endSec; at += to - from) {
     for (const [a, b] of once) if (at + a < endSec) found.push([at + a, Math.min(endSec, at + b)]);

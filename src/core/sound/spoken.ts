@@ -30,7 +30,8 @@ export async function spokenIn(source: SoundSource): Promise<[number, number][]>
   const least = Math.max(loudest * factorOf(-BELOW_DB), factorOf(FLOOR_DB));
   const found: [number, number][] = [];
   levels.forEach((level, window) => {
-    if (level >= least) found.push([window * WINDOW_SEC, Math.min((window + 1) * WINDOW_SEC, source.frames / source.rate)]);
+    if (level >= least)
+      found.push([window * WINDOW_SEC, Math.min((window + 1) * WINDOW_SEC, source.frames / source.rate)]);
   });
   return joinedStretches(found, BREATH_SEC).filter(([from, to]) => to - from >= LEAST_SEC - 1e-9);
 }

@@ -49,7 +49,8 @@ export function rhythmOf({ kind, bpm, firstSec, sec, missing, noiseDb, seed }: R
   return sourceOf(MIX_RATE, [out]);
 }
 
-const click = () => Float32Array.from({ length: 480 }, (_, i) => Math.sin((2 * Math.PI * 1000 * i) / MIX_RATE) * Math.exp(-i / 90));
+const click = () =>
+  Float32Array.from({ length: 480 }, (_, i) => Math.sin((2 * Math.PI * 1000 * i) / MIX_RATE) * Math.exp(-i / 90));
 
 function drum(hz: number, seed: number): Float32Array {
   const noise = noiseOf(seed + 1);

@@ -1,9 +1,9 @@
-import { type MixedSpan, type MixPlan, mixSpan, type OpenSound, planMix } from '@/core/sound/mix';
-import { MIX_RATE } from '@/core/sound/source';
-import { spokenIn } from '@/core/sound/spoken';
 import type { SoundBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
 import { type Sound, soundSpan } from '@/core/project/sound';
+import { type MixedSpan, type MixPlan, mixSpan, type OpenSound, planMix } from '@/core/sound/mix';
+import { MIX_RATE } from '@/core/sound/source';
+import { spokenIn } from '@/core/sound/spoken';
 import { ExportError } from '../export-error';
 import { openSound, type SoundFile } from './open-sound';
 
@@ -29,7 +29,10 @@ export class SoundShelf {
   private readonly spoken = new Map<string, Promise<[number, number][]>>();
 
   /** @throws ExportError for a sound that is not there, or cannot be read. */
-  file(sound: Sound, bytesOf: (assetId: string) => Blob | null): Promise<SoundFile> {
+  async file(
+    sound: Pick<Sound, 'assetId' | 'name' | 'fileName'>,
+    bytesOf: (assetId: string) => Blob | null,
+  ): Promise<SoundFile> {
     const known = this.open.get(sound.assetId);
     if (known) return known;
     const bytes = bytesOf(sound.assetId);

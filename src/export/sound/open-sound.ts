@@ -114,7 +114,12 @@ class BlockReader {
 
   constructor(
     private readonly track: InputAudioTrack,
-    private readonly span: { readonly first: number; readonly frames: number; readonly lead: number; readonly container: string },
+    private readonly span: {
+      readonly first: number;
+      readonly frames: number;
+      readonly lead: number;
+      readonly container: string;
+    },
   ) {
     this.sink = new AudioSampleSink(track);
     this.packets = new EncodedPacketSink(track);
@@ -192,7 +197,9 @@ class BlockReader {
     if (codec === 'opus') {
       const head = (await this.track.getDecoderConfig())?.description;
       if (!head) return 0;
-      const bytes = ArrayBuffer.isView(head) ? new Uint8Array(head.buffer, head.byteOffset, head.byteLength) : new Uint8Array(head);
+      const bytes = ArrayBuffer.isView(head)
+        ? new Uint8Array(head.buffer, head.byteOffset, head.byteLength)
+        : new Uint8Array(head);
       return (bytes[10] ?? 0) + 256 * (bytes[11] ?? 0);
     }
     if (codec !== 'vorbis') return 0;

@@ -1,10 +1,10 @@
 import { Mp4OutputFormat, Output, WavOutputFormat, WebMOutputFormat } from 'mediabunny';
+import { MIX_RATE } from '@/core/sound/source';
 import { ExportError } from '../export-error';
-import { type FilmFile, type FinishedFile } from '../video/film-file';
+import type { FilmFile, FinishedFile } from '../video/film-file';
 import { mayGoOn, type Watch } from '../watch';
 import type { FilmSound } from './film-sound';
 import { type SoundCodec, SoundTrack } from './sound-track';
-import { MIX_RATE } from '@/core/sound/source';
 
 /** Files that hold the sound of a film alone. */
 export type SoundFormat = 'wav' | 'm4a' | 'weba';
@@ -17,7 +17,12 @@ const outputFormat = (format: SoundFormat) => {
 };
 
 /** Writes the mix of a whole film. Nothing is left of a file when it fails. */
-export async function writeSound(sound: FilmSound, format: SoundFormat, file: FilmFile, watch: Watch): Promise<FinishedFile> {
+export async function writeSound(
+  sound: FilmSound,
+  format: SoundFormat,
+  file: FilmFile,
+  watch: Watch,
+): Promise<FinishedFile> {
   const { samples } = sound.plan;
   const output = new Output({ format: outputFormat(format), target: file.target });
   try {

@@ -66,7 +66,11 @@ export class FilmWriter {
 }
 
 /** A track with the sound of the frames that are written. */
-export function addSound(output: Output, { format, from, to, framesPerSec }: FilmJob, sound: FilmSound): Promise<SoundTrack> {
+export function addSound(
+  output: Output,
+  { format, from, to, framesPerSec }: FilmJob,
+  sound: FilmSound,
+): Promise<SoundTrack> {
   const codec = format.container === 'mp4' ? 'aac' : 'opus';
   return SoundTrack.add(output, codec, sound, sampleAt(from / framesPerSec), sampleAt(to / framesPerSec));
 }

@@ -1,24 +1,30 @@
 'use client';
 
-import { cx } from '../parts/class-names';
+import { SoundLanes, useLanesPx } from '../sound/sound-lanes';
 import { useProject } from '../use-state';
 import { Programme } from './programme';
 import { Strip } from './strip';
 import { Transport } from './transport';
 
+/** Heights of the timeline without sounds, in CSS pixels. */
+const [ALONE_PX, WITH_PROGRAMME_PX] = [128, 172];
+
 /** The timeline under the stage. */
 export function Beats() {
   const several = useProject((project) => project.film.pieces.length > 1, false);
+  const lanesPx = useLanesPx();
   return (
     <section
       aria-label="Beats"
-      className={cx('flex shrink-0 flex-col border-t border-line bg-paper', several ? 'h-[172px]' : 'h-[128px]')}
+      className="flex shrink-0 flex-col border-t border-line bg-paper"
+      style={{ height: (several ? WITH_PROGRAMME_PX : ALONE_PX) + lanesPx }}
     >
       <Transport />
       <Programme />
       <div className="min-h-0 flex-1 px-3 pb-1.5">
         <Strip />
       </div>
+      <SoundLanes />
     </section>
   );
 }

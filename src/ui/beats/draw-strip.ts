@@ -1,4 +1,5 @@
 import type { FilmOverview } from '@/core/film/overview';
+import type { GridBeat } from '@/core/sound/beats/beat-grid';
 
 /** Heights of the strip's three zones, in CSS pixels from the top. */
 export const zones = { rulerPx: 16, labelPx: 18 };
@@ -18,6 +19,8 @@ export interface StripPicture {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly overview: FilmOverview;
+  /** The beats of the music that are in view; none without a beat. */
+  readonly grid?: readonly GridBeat[];
   /** Category whose line is lit; null lights none. */
   readonly hovered: number | null;
   readonly inks: StripInks;
@@ -29,6 +32,7 @@ export function drawStrip(picture: StripPicture): void {
   context.clearRect(0, 0, widthPx, heightPx);
   const xOf = (timeSec: number) => (timeSec / overview.lengthSec) * widthPx;
   drawBeats(picture, xOf);
+  drawGrid(picture, xOf);
   drawLines(picture);
   context.fillStyle = inks.mark;
   for (const { timeSec } of overview.leads) {
@@ -67,6 +71,32 @@ function drawBeats({ context, overview, heightPx, inks }: StripPicture, xOf: (ti
     context.fillText(shown, from + 4, bottom + (heightPx - bottom) / 2);
     free = from + labelPx + 14;
   });
+}
+
+/** Beats that are nearer than this are left out, and bars that are nearer have no number, in CSS pixels. */
+const [LEAST_BEAT_PX, LEAST_BAR_PX] = [4, 26];
+
+/** The beats of the music under the ruler: a tick for each, a longer one with its number for each bar. */
+function drawGrid({ context, overview, grid = [], inks }: StripPicture, xOf: (timeSec: number) => number): void {
+  const x = ({ sec }: GridBeat) => Math.round(xOf(sec - overview.fromSec));
+  const [first, second] = grid;
+  const apart = first && second ? xOf(second.sec) - xOf(first.sec) : Number.POSITIVE_INFINITY;
+  const bars = grid.filter(({ inBar }) => inBar === 0);
+  const barPx = bars[0] && bars[1] ? x(bars[1]) - x(bars[0]) : Number.POSITIVE_INFINITY;
+  context.font = "9px 'Spline Sans Mono', monospace";
+  context.textBaseline = 'top';
+  let free = Number.NEGATIVE_INFINITY;
+  for (const beat of grid) {
+    const whole = beat.inBar === 0;
+    if (!whole && apart < LEAST_BEAT_PX) continue;
+    if (whole && barPx < LEAST_BEAT_PX && x(beat) < free) continue;
+    context.fillStyle = whole ? inks.ink : inks.quiet;
+    context.fillRect(x(beat), zones.rulerPx - (whole ? 9 : 4), 1, whole ? 9 : 4);
+    if (!whole || x(beat) < free) continue;
+    context.fillStyle = inks.quiet;
+    context.fillText(String(beat.bar), x(beat) + 3, zones.rulerPx - 14);
+    free = x(beat) + LEAST_BAR_PX;
+  }
 }
 
 /** Place on the strip of a slot: the first place on top, off stage at the foot. */

@@ -1,6 +1,18 @@
 'use client';
 
-import { Captions, ChevronFirst, ChevronLast, Pause, Play, Repeat, StepBack, StepForward, X } from 'lucide-react';
+import {
+  Captions,
+  ChevronFirst,
+  ChevronLast,
+  Pause,
+  Play,
+  Repeat,
+  StepBack,
+  StepForward,
+  Volume2,
+  VolumeX,
+  X,
+} from 'lucide-react';
 import { setSession } from '@/state/session';
 import { goToControl } from '../go-to';
 import { captionHere } from '../pace/caption-here';
@@ -46,6 +58,7 @@ export function Transport() {
       <span className="grow" />
       {!several && <AddPiece />}
       <SpanTools />
+      <MuteButton />
       <LoopAndSpeed />
     </div>
   );
@@ -80,6 +93,33 @@ function SpanTools() {
         <X className="size-3.5" aria-label="Stop looping this span" />
       </button>
     </>
+  );
+}
+
+/** Sounds while playing: on or off. Nothing while the film has none. */
+function MuteButton() {
+  const { studio } = useServices();
+  const muted = useSession((state) => state.muted);
+  const any = useProject((project) => project.film.sounds.length > 0, false);
+  const slowed = useSession((state) => state.speed !== 1);
+  if (!any) return null;
+  const Icon = muted || slowed ? VolumeX : Volume2;
+  return (
+    <button
+      type="button"
+      aria-pressed={!muted}
+      title={slowed ? 'Sounds are heard at speed 1 only' : 'Sounds while playing; they are exported all the same'}
+      className={cx(
+        'flex h-7 items-center gap-1 rounded-md px-2 text-[12px] whitespace-nowrap hover:bg-line/60',
+        muted ? 'text-quiet' : 'font-semibold text-spruce',
+      )}
+      onClick={() => {
+        setSession({ muted: !muted });
+        void studio.playback.replay();
+      }}
+    >
+      <Icon className="size-3.5" aria-hidden /> Sound {muted ? 'off' : 'on'}
+    </button>
   );
 }
 

@@ -1,6 +1,7 @@
 import { type RefObject, useEffect } from 'react';
 import type { FilmOverview } from '@/core/film/overview';
-import { useSession } from '../use-state';
+import { beatTimes } from '@/core/sound/beats/beat-grid';
+import { useProject, useSession } from '../use-state';
 import { drawStrip, type StripInks } from './draw-strip';
 
 /** Draws the canvas when the film, the theme, the size or the lit line changes. */
@@ -11,6 +12,7 @@ export function useStripDrawing(
 ) {
   const hovered = useSession((state) => state.hovered);
   const theme = useSession((state) => state.theme);
+  const beat = useProject((project) => project.film.beat, null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the theme decides the inks that are read from the page
   useEffect(() => {
     const element = canvas.current;
@@ -24,13 +26,15 @@ export function useStripDrawing(
       const context = element.getContext('2d');
       if (!context) return;
       context.scale(ratio, ratio);
-      drawStrip({ context, widthPx, heightPx, overview, hovered, inks: readInks(room) });
+      const { fromSec, lengthSec } = overview;
+      const grid = beat ? beatTimes(beat, fromSec, fromSec + lengthSec) : [];
+      drawStrip({ context, widthPx, heightPx, overview, grid, hovered, inks: readInks(room) });
     };
     // It calls at once too, but after the page has been laid out, so that asking for sizes holds nothing up.
     const observer = new ResizeObserver(draw);
     observer.observe(room);
     return () => observer.disconnect();
-  }, [box, canvas, overview, hovered, theme]);
+  }, [box, canvas, overview, hovered, theme, beat]);
 }
 
 function readInks(element: Element): StripInks {

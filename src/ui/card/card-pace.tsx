@@ -6,6 +6,8 @@ import { CaptionSection } from '../pace/caption-section';
 import { FrameRate } from '../pace/frame-rate';
 import { Section } from '../parts/field';
 import { Fold } from '../parts/fold';
+import { BeatOfMusicSection } from '../sound/beat-controls';
+import { SoundSection } from '../sound/sound-section';
 import { useCard } from '../use-state';
 import { CardControls } from './card-controls';
 
@@ -31,6 +33,8 @@ export function CardPace() {
         )}
       </Section>
       <CaptionSection />
+      <SoundSection />
+      <BeatOfMusicSection />
     </>
   );
 }

@@ -1,5 +1,7 @@
 'use client';
 
+import { BeatOfMusicSection } from '../sound/beat-controls';
+import { SoundSection } from '../sound/sound-section';
 import { useChart } from '../use-state';
 import { BeatSection } from './beat-section';
 import { BuildSection } from './build-section';
@@ -23,6 +25,8 @@ export function PaceBench() {
       {!built && <MomentSection />}
       <FocusSection />
       <CaptionSection />
+      <SoundSection />
+      <BeatOfMusicSection />
       {!built && <BuildSection />}
     </>
   );

@@ -1,5 +1,4 @@
 import { from1 } from './1';
-import { from10 } from './10';
 import { from2 } from './2';
 import { from3 } from './3';
 import { from4 } from './4';
@@ -8,6 +7,7 @@ import { from6 } from './6';
 import { from7 } from './7';
 import { from8 } from './8';
 import { from9 } from './9';
+import { from10 } from './10';
 import type { Migration } from './migration';
 
 /** `migrations[n]` reads version `n` of a project. */

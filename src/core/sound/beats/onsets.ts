@@ -113,4 +113,3 @@ class SlidingMono {
     return this.samples.subarray(from - this.start, from - this.start + count);
   }
 }
-

@@ -11,7 +11,10 @@ const TIGHTNESS = 400;
 export function trackBeats(onsets: Float64Array, bpm: number): number[] {
   const period = (60 / bpm) * STEPS_A_SEC;
   const [near, far] = [Math.round(period / 2), Math.round(period * 2)];
-  const costs = Float64Array.from({ length: far - near + 1 }, (_, i) => -TIGHTNESS * Math.log((near + i) / period) ** 2);
+  const costs = Float64Array.from(
+    { length: far - near + 1 },
+    (_, i) => -TIGHTNESS * Math.log((near + i) / period) ** 2,
+  );
   const scores = new Float64Array(onsets.length);
   const before = new Int32Array(onsets.length).fill(-1);
   for (let i = 0; i < onsets.length; i++) {

@@ -1,0 +1,105 @@
+import type { Beat, Mix, Sound } from '@/core/project/sound';
+import { heardPart, LEAST_SOUND_SEC, soundSpan } from '@/core/project/sound';
+import { documentStore, edit, type ProjectDraft } from './document';
+import { freshId } from './fresh-id';
+
+type SoundDraft = ProjectDraft['film']['sounds'][number];
+
+/** Puts sounds under the film, in one step. */
+export function addSounds(sounds: readonly Sound[]): void {
+  edit((draft) => {
+    draft.film.sounds.push(...(sounds as SoundDraft[]));
+  });
+}
+
+/** Changes a sound. */
+export function changeSound(
+  id: string,
+  change: Partial<Omit<Sound, 'id' | 'assetId'>>,
+  gesture: string | null = null,
+): void {
+  edit((draft) => {
+    const sound = draft.film.sounds.find((each) => each.id === id);
+    if (sound) Object.assign(sound, change);
+  }, gesture);
+}
+
+/** Takes a sound out of the film. */
+export function removeSound(id: string): void {
+  edit((draft) => {
+    draft.film.sounds = draft.film.sounds.filter((sound) => sound.id !== id);
+  });
+}
+
+/**
+ * Cuts a sound in two at a time of the film; a loop is cut where it begins anew, too. Nothing happens outside of it.
+ *
+ * @returns The id of the second part; null where nothing was cut.
+ */
+export function cutSound(id: string, atSec: number, filmSec: number): string | null {
+  const { project } = documentStore.getState();
+  const sound = project?.film.sounds.find((each) => each.id === id);
+  if (!sound) return null;
+  const [start, end] = soundSpan(sound, filmSec);
+  if (atSec < start + LEAST_SOUND_SEC || atSec > end - LEAST_SOUND_SEC) return null;
+  const [from, to] = heardPart(sound);
+  const played = atSec - start;
+  const second = freshId();
+  edit((draft) => {
+    const { sounds } = draft.film;
+    const place = sounds.findIndex((each) => each.id === id);
+    const first = sounds[place];
+    if (!first) return;
+    const rest: SoundDraft = { ...(sound as SoundDraft), id: second, startSec: atSec, fadeInSec: 0 };
+    if (sound.loop) {
+      // The loop goes on where it was: what is left of this go first, then all of it again.
+      const into = from + (played % (to - from));
+      first.untilSec = atSec;
+      first.fadeOutSec = 0;
+      if (into - from < LEAST_SOUND_SEC) sounds.splice(place + 1, 0, rest);
+      else {
+        const goEnd = atSec + to - into;
+        const go: SoundDraft = {
+          ...rest,
+          id: second,
+          loop: false,
+          fromSec: into,
+          toSec: to,
+          untilSec: Math.min(end, goEnd),
+        };
+        const again: SoundDraft = { ...rest, id: freshId(), startSec: goEnd };
+        if (goEnd < end - LEAST_SOUND_SEC) {
+          go.fadeOutSec = 0;
+          sounds.splice(place + 1, 0, go, again);
+        } else sounds.splice(place + 1, 0, go);
+      }
+      return;
+    }
+    first.toSec = from + played;
+    first.fadeOutSec = 0;
+    rest.fromSec = from + played;
+    sounds.splice(place + 1, 0, rest);
+  });
+  return second;
+}
+
+/** Changes how all sounds come together. */
+export function changeMix(change: Partial<Mix>, gesture: string | null = null): void {
+  edit((draft) => {
+    Object.assign(draft.film.mix, change);
+  }, gesture);
+}
+
+/** Gives the film a beat, or takes it away. */
+export function setBeat(beat: Beat | null, gesture: string | null = null): void {
+  edit((draft) => {
+    draft.film.beat = beat;
+  }, gesture);
+}
+
+/** Lets pieces go by the beat: so many beats a period, or none. @param ids All pieces where it is left out. */
+export function setOnBeat(beats: number | null, ids: readonly string[] | null = null): void {
+  edit((draft) => {
+    for (const piece of draft.film.pieces) if (ids === null || ids.includes(piece.id)) piece.onBeat = beats;
+  });
+}
