@@ -19,6 +19,9 @@ export const SOUND_ENDINGS = /\.(wav|mp3|ogg|oga|opus|flac|m4a|aac|weba)$/i;
 /** Names of files that are taken for a voice. */
 const VOICE_WORDS = /voice|narrat|speech|spoken|talk|commentary/i;
 
+/** Seconds within which a tune that ships with the app goes at the end. */
+const TUNE_FADE_SEC = 2;
+
 /** Brings sounds into the work, and has them decoded, drawn, mixed, measured and played. */
 export class FilmSounds {
   private worker: WorkerClient<SoundWorkerApi> | null = null;
@@ -60,7 +63,7 @@ export class FilmSounds {
   }
 
   /** Adds files as sounds under the film, from the playhead where they are voices. What cannot be read is named. */
-  async add(files: readonly File[], kind?: SoundKind): Promise<void> {
+  async add(files: readonly File[], kind?: SoundKind, usual: Partial<Sound> = {}): Promise<void> {
     const sounds: Sound[] = [];
     for (const file of files) {
       const assetId = freshId();
@@ -81,13 +84,12 @@ export class FilmSounds {
       const is = kind ?? (VOICE_WORDS.test(file.name) ? 'voice' : 'music');
       const startSec = is === 'voice' ? (sessionStore.getState().overview?.fromSec ?? 0) : 0;
       const base = { ...usualSound, id: freshId(), kind: is, assetId, fileSec: opened.value.sec, startSec };
-      sounds.push({ ...base, name: soundName(file.name), fileName: file.name });
+      sounds.push({ ...base, name: soundName(file.name), fileName: file.name, ...usual });
     }
     const [first] = sounds;
     if (!first) return;
     addSounds(sounds);
     setSession({ pickedSound: first.id, muted: false });
-    toast.success(`${sounds.length === 1 ? `“${first.name}” lies` : `${sounds.length} sounds lie`} under the film.`);
   }
 
   /** A sound that ships with the app, from its address. */
@@ -97,7 +99,9 @@ export class FilmSounds {
       toast.error(`“${name}” could not be loaded. Is the app still running?`);
       return;
     }
-    await this.add([new File([await response.arrayBuffer()], url.replace(/^.*\//, ''))], 'music');
+    // They are made to go round, and end softly with the film.
+    const usual = { name, loop: true, fadeOutSec: TUNE_FADE_SEC };
+    await this.add([new File([await response.arrayBuffer()], url.replace(/^.*\//, ''))], 'music', usual);
   }
 
   /** Hands a sound to the worker; why it cannot be heard, or null. */

@@ -15,7 +15,7 @@ import { stillPicture } from './stills/picture';
 import { stillSvg } from './stills/svg';
 import { encodeAlphaFilm } from './video/alpha-film';
 import { collectSoon } from './video/collect-soon';
-import type { FilmFile, FinishedFile } from './video/film-file';
+import { type FilmFile, type FinishedFile, memoryFile } from './video/film-file';
 import { filmFormat, workerCount } from './video/film-format';
 import { checkedConfig, type FilmJob, KEY_FRAME_SEC } from './video/film-job';
 import { FilmWriter } from './video/film-writer';
@@ -89,18 +89,30 @@ export async function runExport(order: ExportOrder, setting: ExportSetting): Pro
       throw error;
     }
   }
-  return { kind: 'bytes', bytes: (await smallFile(form, room, setting)).buffer };
+  const sound = form.kind === 'page' ? await soundOf(order, room) : null;
+  try {
+    return { kind: 'bytes', bytes: (await smallFile(form, room, { ...setting, sound })).buffer };
+  } finally {
+    sound?.close();
+  }
 }
 
 /** The sound of a film; null where nothing is heard. */
 const soundOf = ({ project, sounds = [] }: ExportOrder, { film }: Room): Promise<FilmSound | null> =>
   openFilmSound(project, film.lengthSec, bytesAmong(sounds));
 
+/** What is heard on a web page: AAC, which every browser plays. null where nothing is heard. */
+async function soundOfPage(sound: FilmSound | null, watch: Watch): Promise<ArrayBuffer | null> {
+  if (!sound) return null;
+  const made = await writeSound(sound, 'm4a', memoryFile(), watch);
+  return made.kind === 'bytes' ? made.bytes : null;
+}
+
 /** Forms that are made in memory. */
 async function smallFile(
   form: Exclude<ExportForm, { kind: 'film' | 'frames' | 'sound' }>,
   room: Room,
-  setting: ExportSetting,
+  setting: ExportSetting & { readonly sound: FilmSound | null },
 ): Promise<Uint8Array<ArrayBuffer>> {
   switch (form.kind) {
     case 'gif':
@@ -113,7 +125,7 @@ async function smallFile(
       return stillsPdf(room, form.timesSec, setting);
     }
     case 'page':
-      return webPage(room);
+      return webPage(room, await soundOfPage(setting.sound, setting));
     case 'data':
       return dataFile(form, room);
     default:

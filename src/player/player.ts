@@ -9,9 +9,13 @@ import { cubeValue } from '@/core/shaping/cube';
 import { createMeasure } from '@/render/canvas/measure-text';
 import { type PaintResources, paintScene } from '@/render/canvas/paint-scene';
 import { ImageStore } from '@/render/images';
+import { PageSound } from './page-sound';
 
 /** Categories in the table for readers; nobody reads more. */
 const MAX_COLUMNS = 60;
+
+/** How far picture and sound may be apart, in seconds. */
+const APART_SEC = 0.02;
 
 /** The player of a web page: the same core and painter as the app, and nothing from anywhere else. */
 class Player {
@@ -24,6 +28,7 @@ class Player {
   private readonly tip = byId<HTMLElement>('tip');
   private readonly resources: PaintResources;
   private readonly film: PreparedFilm;
+  private readonly sound = new PageSound(() => this.timeSec);
 
   constructor(data: FilmData, store: ImageStore) {
     this.resources = { measure: createMeasure(this.context), images: store.images };
@@ -89,12 +94,14 @@ class Player {
   private play(): void {
     if (this.timeSec >= this.film.lengthSec - 0.01) this.timeSec = 0;
     this.startedMs = performance.now() - this.timeSec * 1000;
+    this.sound.play(this.timeSec);
     this.label();
     requestAnimationFrame(() => this.tick());
   }
 
   private pause(): void {
     this.startedMs = null;
+    this.sound.pause();
     this.label();
   }
 
@@ -106,7 +113,12 @@ class Player {
 
   private tick(): void {
     if (this.startedMs === null) return;
-    this.timeSec = (performance.now() - this.startedMs) / 1000;
+    const now = performance.now();
+    // The picture follows what is heard.
+    const heardSec = this.sound.heardSec();
+    if (heardSec !== null && Math.abs(heardSec - (now - this.startedMs) / 1000) > APART_SEC)
+      this.startedMs = now - heardSec * 1000;
+    this.timeSec = (now - this.startedMs) / 1000;
     if (this.timeSec >= this.film.lengthSec) {
       this.timeSec = this.film.lengthSec;
       this.pause();
@@ -117,7 +129,10 @@ class Player {
 
   private go(timeSec: number): void {
     this.timeSec = Math.min(this.film.lengthSec, Math.max(0, timeSec));
-    if (this.startedMs !== null) this.startedMs = performance.now() - this.timeSec * 1000;
+    if (this.startedMs !== null) {
+      this.startedMs = performance.now() - this.timeSec * 1000;
+      this.sound.play(this.timeSec);
+    }
     this.draw();
   }
 

@@ -180,6 +180,7 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'film-format', label: 'Format', step: 'output', words: 'mp4 webm codec video' },
   { id: 'film-free-size', label: 'Pixels of the shorter side', step: 'output', words: 'resolution custom any size' },
   { id: 'film-size', label: 'Size', step: 'output', words: 'resolution pixels 1080 4k' },
+  { id: 'with-sound', label: 'With its sound', step: 'output', words: 'audio music silent mute' },
   { id: 'film-export', label: 'Export', step: 'output', words: 'render save video download' },
   { id: 'save-project', label: 'Save project file', step: 'output', words: 'download keep share' },
   {

@@ -8,7 +8,7 @@ const WINDOW_SEC = 0.05;
 const BELOW_DB = 34;
 const FLOOR_DB = -56;
 /** Shorter noises are no speech, in seconds. */
-const LEAST_SEC = 0.1;
+const LEAST_SEC = 0.15;
 /** Breath between words, in seconds. */
 const BREATH_SEC = 0.35;
 

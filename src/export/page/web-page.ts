@@ -25,9 +25,11 @@ button:hover{border-color:currentColor}
  * The film as one HTML file that plays from a folder: core, painter, fonts, pictures and values inside it, and a policy
  * that lets nothing else in.
  *
+ *
+ * @param sound What is heard, as AAC in MP4.
  * @throws Error if the player cannot be loaded.
  */
-export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
+export async function webPage(room: Room, sound: ArrayBuffer | null = null): Promise<Uint8Array<ArrayBuffer>> {
   const { project, cubes, baseUrl } = room.order;
   const response = await fetch(`${baseUrl}/player/${playerFor(project)}.js`);
   if (!response.ok) throw new Error('The player did not load. Is the app still running?');
@@ -44,6 +46,7 @@ export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
     `style-src 'sha256-${await hashOf(css)}'`,
     'font-src data:',
     'img-src data: blob:',
+    'media-src data:',
     "base-uri 'none'",
     "form-action 'none'",
   ].join('; ');
@@ -65,7 +68,7 @@ export async function webPage(room: Room): Promise<Uint8Array<ArrayBuffer>> {
 <button id="on" type="button" aria-label="Next period">▸</button>
 <input id="seek" type="range" min="0" max="1" step="0.01" value="0" aria-label="Time">
 <span id="period"></span>
-</nav>
+${sound ? `<button id="hear" type="button" aria-pressed="true">Sound on</button>\n<audio id="sound" preload="auto" src="data:audio/mp4;base64,${base64Of(sound)}"></audio>\n` : ''}</nav>
 <div id="tip" role="tooltip" hidden></div>
 <p id="words" class="away"></p>
 <div class="away"><table id="table"><caption>${title}</caption></table></div>
@@ -83,6 +86,15 @@ export function playerFor(project: Project): string {
   const [only = 'player'] = ids;
   return ids.size === 1 ? only : 'player';
 }
+
+/** Bytes in base 64, in pieces that calls can take. */
+function base64Of(bytes: ArrayBuffer): string {
+  const all = new Uint8Array(bytes);
+  let text = '';
+  for (let i = 0; i < all.length; i += PIECE) text += String.fromCharCode(...all.subarray(i, i + PIECE));
+  return btoa(text);
+}
+const PIECE = 0x8000;
 
 /** SHA-256 in base 64, as policies name what may run. */
 async function hashOf(text: string): Promise<string> {

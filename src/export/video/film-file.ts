@@ -101,7 +101,8 @@ async function filmFolder(): Promise<FileSystemDirectoryHandle | null> {
   }
 }
 
-function memoryFile(): FilmFile {
+/** A file that is made in memory. */
+export function memoryFile(): FilmFile {
   const target = new BufferTarget();
   const pieces: Uint8Array<ArrayBuffer>[] = [];
   return {

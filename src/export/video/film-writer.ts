@@ -14,7 +14,7 @@ export class FilmWriter {
   private sound: SoundTrack | null = null;
 
   private constructor(
-    private readonly job: FilmJob,
+    job: FilmJob,
     private readonly file: FilmFile,
   ) {
     this.source = new EncodedVideoPacketSource(job.format.codec);

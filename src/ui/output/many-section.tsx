@@ -4,7 +4,7 @@ import { Field, Section } from '../parts/field';
 import { Fold } from '../parts/fold';
 import { SwitchField } from '../parts/switch-field';
 import { TextField } from '../parts/text-field';
-import { furtherSizes, kindNames, outputKinds, setChoice as set } from './output-choice';
+import { furtherSizes, kindNames, kindsFor, setChoice as set } from './output-choice';
 import type { Output } from './use-output';
 
 /** Several groups, sizes and forms in one go. */
@@ -29,7 +29,7 @@ export function ManySection({ output }: { readonly output: Output }) {
       </Field>
       <Field control="more-forms">
         <Boxes
-          values={outputKinds
+          values={kindsFor(output.heard)
             .filter((kind) => kind !== choice.kind)
             .map((kind) => ({ value: kind, label: kindNames[kind] }))}
           chosen={choice.kinds}

@@ -9,6 +9,7 @@ import { NumberField } from '../parts/number-field';
 import { PickField } from '../parts/pick-field';
 import { SelectField } from '../parts/select-field';
 import { SpecControls, SpecInput } from '../parts/spec-input';
+import { SwitchField } from '../parts/switch-field';
 import { useServices } from '../services';
 import { ManySection } from './many-section';
 import {
@@ -16,8 +17,8 @@ import {
   FREE_SIDE,
   freeRange,
   kindNames,
+  kindsFor,
   type OutputChoice,
-  outputKinds,
   STAGE_SIDE,
   scaledTo,
   setChoice as set,
@@ -42,7 +43,7 @@ export function OutputBench() {
         <PickField
           control="output-kind"
           value={choice.kind}
-          choices={outputKinds.map((value) => ({ value, label: kindNames[value] }))}
+          choices={kindsFor(output.heard).map((value) => ({ value, label: kindNames[value] }))}
           onChange={(kind) => set({ kind })}
         />
         {choice.kind === 'film' && formats?.length === 0 && (
@@ -111,6 +112,8 @@ function KindFields({ output }: { readonly output: Output }) {
           play, scrub and point at bars.
         </Words>
       );
+    case 'sound':
+      return <Words>What is heard, alone: WAV, 16 bits, 48 kHz, as long as the film.</Words>;
     default:
       return kindControls;
   }
@@ -207,6 +210,9 @@ function FilmFields({ output }: { readonly output: Output }) {
         hint={`${(rate / 1e6).toFixed(1)} megabits a second at the most.`}
         write={(quality) => set({ quality: quality as OutputChoice['quality'] })}
       />
+      {output.heard && (
+        <SwitchField control="with-sound" checked={choice.withSound} onChange={(withSound) => set({ withSound })} />
+      )}
     </>
   );
 }

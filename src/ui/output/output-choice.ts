@@ -2,7 +2,7 @@ import { createStore } from 'zustand/vanilla';
 import { type ExportForm, endingOf } from '@/core/project/export-form';
 import type { FilmFormatName } from '@/workers/export-protocol';
 
-export const outputKinds = ['film', 'gif', 'picture', 'page', 'frames', 'data'] as const;
+export const outputKinds = ['film', 'gif', 'picture', 'page', 'frames', 'data', 'sound'] as const;
 export type OutputKind = (typeof outputKinds)[number];
 
 /** What each kind is called. */
@@ -13,6 +13,7 @@ export const kindNames: Readonly<Record<OutputKind, string>> = {
   page: 'Web page',
   frames: 'Image sequence',
   data: 'Numbers',
+  sound: 'Sound',
 };
 
 /** The size that was typed for the stage, as it is. */
@@ -32,6 +33,8 @@ export interface OutputChoice {
   readonly side: number;
   readonly freeSide: number;
   readonly quality: 'light' | 'good' | 'best';
+  /** Films have what is heard in them. */
+  readonly withSound: boolean;
   readonly gifSide: number;
   readonly gifRate: number;
   readonly gifPalette: 'one' | 'each';
@@ -57,6 +60,7 @@ export const outputChoice = createStore<OutputChoice>(() => ({
   side: STAGE_SIDE,
   freeSide: 1080,
   quality: 'good',
+  withSound: true,
   gifSide: 450,
   gifRate: 20,
   gifPalette: 'one',
@@ -72,6 +76,10 @@ export const outputChoice = createStore<OutputChoice>(() => ({
   kinds: [],
   pattern: '{film}',
 }));
+
+/** The kinds that a film can be handed over as: one without sounds cannot be heard. */
+export const kindsFor = (heard: boolean): readonly OutputKind[] =>
+  heard ? outputKinds : outputKinds.filter((kind) => kind !== 'sound');
 
 export const setChoice = (change: Partial<OutputChoice>) => outputChoice.setState(change);
 
@@ -124,6 +132,7 @@ export function formOf(choice: OutputChoice, film: FilmNow): ExportForm {
         formatId: choice.formatId,
         quality: choice.quality,
         ...sizeFor(choice, film, true),
+        ...(choice.withSound ? {} : { silent: true }),
       };
     case 'gif':
       return {
@@ -137,6 +146,8 @@ export function formOf(choice: OutputChoice, film: FilmNow): ExportForm {
       return { kind: 'frames', ...sizeFor(choice, film, false) };
     case 'page':
       return { kind: 'page' };
+    case 'sound':
+      return { kind: 'sound', format: 'wav' };
     case 'data':
       return { kind: 'data', what: choice.table, format: choice.tableFormat };
     default:

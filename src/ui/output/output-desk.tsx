@@ -48,7 +48,7 @@ const kindWords: Record<ExportForm['kind'], string> = {
 
 function Plan() {
   const services = useServices();
-  const { form, format, requests, overview, framesPerSec, choice, widthPx, heightPx } = useOutput();
+  const { form, format, requests, heard, overview, framesPerSec, choice, widthPx, heightPx } = useOutput();
   const seconds = useFilmSeconds(form, overview?.frameCount ?? 0);
   if (!overview) return <p className="text-[13px] text-quiet">There is no film yet.</p>;
   const lines: [string, string][] = [];
@@ -63,6 +63,11 @@ function Plan() {
   if (form.kind === 'film') {
     const bits = services.bitsPerSec(choice.quality, form.widthPx, form.heightPx, framesPerSec);
     lines.push(['File', `${sizeWords((bits * overview.filmSec) / 8)} or less`]);
+    if (heard)
+      lines.push([
+        'Sound',
+        form.silent ? 'left out' : `${form.formatId.startsWith('mp4') ? 'AAC' : 'Opus'}, stereo, 48 kHz`,
+      ]);
     lines.push(['Takes', seconds === null ? 'finding out' : `about ${lengthWords(Math.max(1, seconds))}`]);
   }
   if (form.kind === 'gif') {
@@ -74,6 +79,8 @@ function Plan() {
   }
   if (form.kind === 'png' || form.kind === 'jpeg' || form.kind === 'webp')
     lines.push(['Size', `${Math.round(widthPx * form.times)} × ${Math.round(heightPx * form.times)}`]);
+  if (form.kind === 'sound')
+    lines.push(['Length', lengthWords(overview.filmSec)], ['File', sizeWords(overview.filmSec * 192_000)]);
   if (form.kind === 'pdf')
     lines.push(['Pages', String(form.timesSec === 'periods' ? overview.periodSec.length : form.timesSec.length)]);
   return (

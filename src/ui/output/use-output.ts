@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import type { ExportForm } from '@/core/project/export-form';
 import { type ExportRequest, type OfferedFormat, useServices } from '../services';
 import { useChart, useProject, useRestingPlayhead, useSession } from '../use-state';
-import { formOf, furtherSizes, outputChoice, sizeFor } from './output-choice';
+import { formOf, furtherSizes, kindsFor, outputChoice, sizeFor } from './output-choice';
 
 /** What would be exported now: one request for each group and size, the first one for what is on stage. */
 export function useOutput() {
@@ -23,13 +23,16 @@ export function useOutput() {
   const formats = useFormats(size.widthPx, size.heightPx, framesPerSec);
   const offered = formats?.filter(({ alpha }) => clear || !alpha) ?? null;
   const format = offered?.find(({ id }) => id === choice.formatId) ?? offered?.[0] ?? null;
-  const known = format ? { ...choice, formatId: format.id } : choice;
+  const heard = useProject((project) => project.film.sounds.some(({ on }) => on), false);
+  const heardChoice = kindsFor(heard).includes(choice.kind) ? choice : { ...choice, kind: 'film' as const };
+  const known = format ? { ...heardChoice, formatId: format.id } : heardChoice;
   const film = { widthPx, heightPx, timeSec: choice.moment === 'playhead' ? timeSec : 0 };
   const form = formOf(known, film);
   const chosenGroups: readonly (string | null)[] =
     grouped && choice.allGroups ? groups.map((group) => group.name) : [null];
   const stages = [null, ...furtherSizes.filter(({ id }) => choice.sizes.includes(id))];
-  const kinds = [choice.kind, ...choice.kinds.filter((kind) => kind !== choice.kind)];
+  const { kind: first } = known;
+  const kinds = [first, ...choice.kinds.filter((kind) => kind !== first && kindsFor(heard).includes(kind))];
   const pattern = patternFor(choice.pattern, chosenGroups.length, stages.length);
   const requests = chosenGroups.flatMap((group) =>
     stages.flatMap((stage) => {
@@ -48,7 +51,8 @@ export function useOutput() {
   );
   const ready = overview !== null && (format !== null || !kinds.includes('film'));
   return {
-    choice,
+    choice: known,
+    heard,
     form,
     requests,
     formats: offered,

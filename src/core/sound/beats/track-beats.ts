@@ -52,7 +52,7 @@ export function evenBeats(beats: readonly number[], onsets: Float64Array, period
   });
   let used = numbered;
   for (let round = 0; round < 4; round++) {
-    const fitted = fit(used);
+    const fitted = lineThrough(used);
     if (!fitted) break;
     row = fitted;
     const { first, period: own } = row;
@@ -72,7 +72,7 @@ function refined(onsets: Float64Array, beat: number): number {
 }
 
 /** The weighted straight line of least squares. */
-function fit(points: readonly (readonly [number, number, number])[]): EvenBeats | null {
+function lineThrough(points: readonly (readonly [number, number, number])[]): EvenBeats | null {
   let [w, x, y, xx, xy] = [0, 0, 0, 0, 0];
   for (const [n, beat, weight] of points) {
     w += weight;
