@@ -21,9 +21,11 @@ import { listServices } from './list-files';
 import { lookServices } from './look-files';
 import { TableOpener, tell } from './open-tables';
 import { openProject, saveProject } from './project-files';
+import { microphones } from './recorder';
 import { ScriptOpener, saveScript } from './script-films';
 import { bringShelf, openTemplate } from './shelf-files';
 import { keepPictures, shelfServices } from './shelf-services';
+import { keepSpoken, openMicrophone } from './speaking';
 import { loadSteps, saveSteps } from './steps-files';
 import { createTableClient, ofCurrentChart } from './table-client';
 
@@ -79,6 +81,12 @@ export function createServices(keeper: Keeper): Services {
     ...stageServices(stage, studio),
     ...openingServices(opener, studio, keeper, scripts),
     ...shelfServices(keeper),
+    speak: {
+      microphones,
+      open: openMicrophone,
+      plan: (pieceId) => stage.api.cuePlan(pieceId),
+      keep: keepSpoken,
+    },
     sounds: {
       add: (files, kind) => sounds.add(files, kind),
       addShipped: (tune) => sounds.addShipped(`/sounds/${tune.file}`, tune.name),

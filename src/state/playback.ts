@@ -107,6 +107,12 @@ export class Playback {
       await this.begin({ fromSec: target, speed, loop: looping || span ? (span ?? [0, overview.filmSec]) : null });
   }
 
+  /** Shows a time of the film while it stands still, as quickly as can be; sound stays as it is. */
+  async show(timeSec: number): Promise<void> {
+    this.sent = null;
+    await this.stage.seek(timeSec);
+  }
+
   /** Goes to a time of the piece that is edited; the film pauses. @param pieceSec Seconds from the piece's start. */
   async visit(pieceSec: number): Promise<void> {
     const from = sessionStore.getState().overview?.fromSec ?? 0;

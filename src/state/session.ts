@@ -92,6 +92,8 @@ export interface SessionState {
   readonly looping: boolean;
   /** Sounds of the film are not heard while it plays; they are exported all the same. */
   readonly muted: boolean;
+  /** Somebody speaks along, or is about to. */
+  readonly speaking: boolean;
   /** The sound that is edited. */
   readonly pickedSound: string | null;
   /** Why sounds cannot be heard, by their assets. */
@@ -160,6 +162,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   speed: 1,
   looping: true,
   muted: false,
+  speaking: false,
   pickedSound: null,
   soundTroubles: new Map(),
   span: null,

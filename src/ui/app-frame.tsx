@@ -18,6 +18,7 @@ import { useFocusMemory } from './parts/focus-return';
 import { ScriptDialog } from './script-dialog';
 import { useServices } from './services';
 import { ShortcutList, useShortcuts } from './shortcuts';
+import { SOUND_FILES } from './sound/sound-files';
 import { Ranking } from './stage/ranking';
 import { Stage } from './stage/stage';
 import { StageNotice } from './stage/stage-notice';
@@ -58,7 +59,7 @@ export function AppFrame() {
           <FileChooser
             ref={picker}
             label="Open a table or a project file"
-            accept={`${tableEndings},.yaml,.yml,.plucky,.plucky-template,.plucky-shelf`}
+            accept={`${tableEndings},${SOUND_FILES},.yaml,.yml,.plucky,.plucky-template,.plucky-shelf`}
             multiple
             onFiles={(files) => void services.openFiles(files.map((file) => ({ file, handle: null })))}
           />

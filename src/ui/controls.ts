@@ -133,6 +133,12 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'focus-time', label: 'Time of the focus', step: 'pace', words: 'from to' },
   { id: 'caption-files', label: 'Captions in a file', step: 'pace', words: 'subrip webvtt srt vtt import export' },
   { id: 'sounds', label: 'Sounds', step: 'pace', words: 'music voice audio track narration mp3 wav song soundtrack' },
+  {
+    id: 'speak-along',
+    label: 'Speak along',
+    step: 'pace',
+    words: 'narration record voice microphone cues steps voice-over',
+  },
   { id: 'tunes', label: 'Tunes that ship with the app', step: 'pace', words: 'music free loop strings drums' },
   { id: 'sound-name', label: 'Name of the sound', step: 'pace', words: 'music voice title' },
   { id: 'sound-kind', label: 'The sound is', step: 'pace', words: 'music voice narration' },
@@ -265,6 +271,7 @@ const shared: ReadonlySet<string> = new Set([
   ...['looks', 'own-look', 'own-looks', 'ratio', 'fps', 'caption-at', 'caption-panel'],
   ...[
     'tunes',
+    'speak-along',
     'step-back',
     'mix-gain',
     'loudness',

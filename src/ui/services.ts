@@ -1,6 +1,8 @@
 'use client';
 
 import { createContext, useContext } from 'react';
+import type { CuePiece } from '@/core/film/cue-plan';
+import type { TakenPiece } from '@/core/film/cue-walk';
 import type { Pointed } from '@/core/film/point-at';
 import type { CaptionFormat } from '@/core/project/caption-files';
 import type { ExportForm } from '@/core/project/export-form';
@@ -14,6 +16,7 @@ import type { Peaks } from '@/core/sound/peaks';
 import type { ReadingChoice } from '@/core/table/reader';
 import type { WorkCard } from '@/state/keep/kept-work';
 import type { Version } from '@/state/keep/versions';
+import type { RecordedStretch } from '@/state/narrator';
 import type { Remote } from '@/state/remote';
 import type { Sample, SampleFilm, Tune } from '@/state/samples';
 import type { ExportJob } from '@/state/session';
@@ -101,10 +104,36 @@ export interface SoundServices {
   level(): number;
 }
 
+/** A microphone that is open. */
+export interface VoiceMicrophone {
+  /** The one that ships with the app says something; others do nothing. */
+  say(): void;
+  /** How loud it is right now, in [0, 1] of full scale. */
+  level(): number;
+  /** What it heard in some stretches: samples at 48,000 a second. */
+  heard(stretches: readonly RecordedStretch[]): Float32Array;
+  close(): void;
+  /** Tells when the device goes away; returns how to stop that. */
+  onLost(tell: () => void): () => void;
+}
+
+/** Speaking along the film. */
+export interface SpeakServices {
+  /** Microphones to choose from; the one that ships with the app is always there. */
+  microphones(): Promise<readonly { readonly id: string; readonly label: string }[]>;
+  /** @throws Error that says in plain words why it cannot be heard. */
+  open(id: string): Promise<VoiceMicrophone>;
+  /** The cues of a piece; of the whole film for null. */
+  plan(pieceId: string | null): Promise<readonly CuePiece[]>;
+  /** Keeps the times and the voice. @throws Error what the browser throws where it cannot keep it. */
+  keep(taken: readonly TakenPiece[], voice: Float32Array | null): Promise<void>;
+}
+
 /** What the interface can have done; the app wires it to workers, files and the browser. */
 export interface Services {
   readonly studio: Studio;
   readonly sounds: SoundServices;
+  readonly speak: SpeakServices;
   /** Gives the canvas to the stage's worker. */
   attachStage(canvas: HTMLCanvasElement): Promise<void>;
   resizeStage(widthPx: number, heightPx: number): void;

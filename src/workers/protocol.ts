@@ -1,3 +1,4 @@
+import type { CuePiece } from '@/core/film/cue-plan';
 import type { FilmOverview } from '@/core/film/overview';
 import type { Pointed } from '@/core/film/point-at';
 import type { Cubes } from '@/core/film/prepare-film';
@@ -234,6 +235,8 @@ export interface StageWorkerApi {
   addFonts(fonts: readonly FontBytes[]): Promise<void>;
   /** Another piece of the same film is edited from now on; null while there is no film. */
   lookAt(pieceId: string): Promise<FilmOverview | null>;
+  /** What somebody who speaks along can start, of a piece or of the whole film. */
+  cuePlan(pieceId: string | null): Promise<CuePiece[]>;
   /** A small picture of each piece that plays. */
   piecePictures(widthPx: number): Promise<ImageBitmap[]>;
   /** The film in each look, as small pictures. */

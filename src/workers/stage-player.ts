@@ -1,4 +1,5 @@
 import { Memory } from '@/core/families/memory';
+import { type CuePiece, cuePlan } from '@/core/film/cue-plan';
 import { type FilmOverview, overviewOf } from '@/core/film/overview';
 import { momentAt, pieceAt, placedPiece } from '@/core/film/piece-at';
 import { PieceShelf } from '@/core/film/piece-shelf';
@@ -150,6 +151,10 @@ export class StagePlayer {
     if (!film) return [];
     const shots = shotsOf({ film, timeSec, cubes, prepare: (project) => this.prepare(project) });
     return smallPictures(shots, { widthPx, resources, isGone: () => this.film !== film });
+  }
+
+  cuePlan(pieceId: string | null): CuePiece[] {
+    return this.film ? cuePlan(this.film, pieceId) : [];
   }
 
   /** Where a part of the picture stands, in stage pixels; null while it is not there. */

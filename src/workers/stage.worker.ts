@@ -54,6 +54,9 @@ const api: StageWorkerApi = {
   async lookAt(pieceId) {
     return player?.lookAt(pieceId) ?? null;
   },
+  async cuePlan(pieceId) {
+    return player?.cuePlan(pieceId) ?? [];
+  },
   async piecePictures(widthPx) {
     const pictures = (await player?.piecePictures(widthPx)) ?? [];
     return Comlink.transfer(pictures, pictures);

@@ -1,4 +1,5 @@
 import { Memory } from '@/core/families/memory';
+import { cuePlan } from '@/core/film/cue-plan';
 import { overviewOf } from '@/core/film/overview';
 import { pieceAt, placedPiece } from '@/core/film/piece-at';
 import { pointAt } from '@/core/film/point-at';
@@ -93,6 +94,7 @@ export class FakeStage {
   thumbnails = async () => [];
   designPictures = async () => [];
   piecePictures = async () => [];
+  cuePlan = async (pieceId: string | null) => (this.film ? cuePlan(this.film, pieceId) : []);
   lookAt = async (pieceId: string) => (this.film ? overviewOf(this.film, pieceId) : null);
   familyPictures = async () => [];
   filmSpeed = async () => 30;

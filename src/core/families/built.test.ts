@@ -4,7 +4,7 @@ import { periodStops } from '../film/period-stops';
 import { type PreparedFilm, prepareFilm } from '../film/prepare-film';
 import { readoutAt } from '../film/readout';
 import { sceneAt } from '../film/scene-at';
-import { type Build, noBuild } from '../pace/pace';
+import { type Build, noBuild, paceLimits } from '../pace/pace';
 import { showingMoment, showingRun, withEvenSteps, withStep } from '../project/built';
 import type { Chart } from '../project/chart';
 import { defaultChart, defaultProject } from '../project/defaults';
@@ -138,7 +138,7 @@ describe('switching between the run and a moment', () => {
     expect(late.pace.opening.sec).toBe(10);
     expect(late.play).toMatchObject({ lengthSec: 10, steps: [{ key: 'Øy', atSec: 9.5 }] });
     expect(withStep(late, 'Øy', -3, 0.5).play).toMatchObject({ steps: [{ key: 'Øy', atSec: 0 }] });
-    expect(withStep(late, 'Øy', 900, 0.5).pace.opening.sec).toBe(20);
+    expect(withStep(late, 'Øy', 900, 0.5).pace.opening.sec).toBe(paceLimits.buildSec[1]);
     expect(withEvenSteps(late).play).toMatchObject({ steps: [] });
     expect(withStep(run, 'Øy', 1, 1)).toBe(run);
   });

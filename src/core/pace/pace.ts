@@ -74,9 +74,9 @@ export const paceLimits = {
   lengthSec: [0.1, 3600],
   periodSec: [0.005, 600],
   framesPerSec: [1, 60],
-  holdSec: [0, 60],
+  holdSec: [0, 600],
   swapSec: [0, 10],
   weight: [0.05, 20],
   slowAtSwaps: [0, 4],
-  buildSec: [0.1, 20],
+  buildSec: [0.1, 600],
 } as const;

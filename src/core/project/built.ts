@@ -61,7 +61,8 @@ export function withStep(chart: Played, key: string, atSec: number, takesSec: nu
   if (play.kind !== 'built') return chart;
   const [least, most] = [0, paceLimits.buildSec[1] - takesSec];
   const at = Math.min(most, Math.max(least, Math.round(atSec * 1000) / 1000));
-  const steps = [...play.steps.filter((step) => step.key !== key), { key, atSec: at }];
+  const kept = play.steps.find((step) => step.key === key)?.takesSec ?? null;
+  const steps = [...play.steps.filter((step) => step.key !== key), { key, atSec: at, takesSec: kept }];
   return longEnough({ play: { ...play, steps }, pace }, at + takesSec);
 }
 

@@ -42,6 +42,8 @@ export interface BuildStepTime {
   readonly key: string;
   /** Seconds from the start of the piece. */
   readonly atSec: number;
+  /** How long its marks take to come; null for as long as an even pace gives them. */
+  readonly takesSec: number | null;
 }
 
 /** The last moment, as it starts out. */

@@ -19,12 +19,10 @@ import { TextField } from '../parts/text-field';
 import { useServices } from '../services';
 import { useProject, useSession } from '../use-state';
 import { MixControls } from './mix-controls';
+import { SOUND_FILES } from './sound-files';
 import { addedBeside } from './sound-words';
 
 const none: readonly Sound[] = [];
-/** Files that browsers decode. */
-export const SOUND_FILES = '.wav,.mp3,.ogg,.oga,.opus,.flac,.m4a,.aac,.weba';
-
 /** What is heard under the film: music and voices, each with its place, and how they come together. */
 export function SoundSection() {
   const { sounds: services } = useServices();
@@ -61,6 +59,14 @@ export function SoundSection() {
             ))}
           </ul>
         )}
+      </Field>
+      <Field
+        control="speak-along"
+        hint="Speak while the film waits for you: each step or period comes when you call for it."
+      >
+        <Button className="w-full" onClick={() => setSession({ speaking: true })}>
+          <Mic className="size-4" aria-hidden /> Speak along
+        </Button>
       </Field>
       <Field control="tunes">
         <div className="flex flex-wrap gap-1.5">

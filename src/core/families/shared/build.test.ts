@@ -76,8 +76,8 @@ describe('steps', () => {
 
   it('begin at a time of their own, and rest until the next one', () => {
     const steps = [
-      { key: 'Ann', atSec: 2.5 },
-      { key: 'Nobody', atSec: 1 },
+      { key: 'Ann', atSec: 2.5, takesSec: null },
+      { key: 'Nobody', atSec: 1, takesSec: null },
     ];
     const { course, play } = courseOf({}, {}, { steps });
     const found = stepsOf({ play }, course);
@@ -129,7 +129,7 @@ describe('a film of one moment', () => {
     const { course } = courseOf(
       { order: 'name' },
       { how: 'backwards', sec: 1.5 },
-      { steps: [{ key: 'Ben', atSec: 1.2 }] },
+      { steps: [{ key: 'Ben', atSec: 1.2, takesSec: null }] },
     );
     expect(course.clock.closingSec).toBe(1.5);
     for (const share of [0.05, 0.3, 0.5, 0.77, 0.99]) {

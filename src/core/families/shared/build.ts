@@ -2,7 +2,7 @@ import { easeBackOut, easeCubicOut } from 'd3-ease';
 import { smoothStep } from '../../motion/slots';
 import type { FilmClock } from '../../pace/film-clock';
 import { type Build, closingOf } from '../../pace/pace';
-import type { Chart } from '../../project/chart';
+import type { BuildStepTime, Chart } from '../../project/chart';
 
 export type { Build };
 
@@ -82,11 +82,12 @@ export function prepareBuild(
   const coming = turnsOf(opening, false);
   const backwards = pace.closing.how === 'backwards';
   const going = backwards ? coming : turnsOf(closing, true);
-  const own = new Map(play.kind === 'built' ? play.steps.map(({ key, atSec }) => [key, atSec]) : []);
+  const own = new Map(play.kind === 'built' ? play.steps.map((step) => [step.key, step]) : []);
   const shorter = opening.sec > 0 ? clock.openingSec / opening.sec : 1;
   const steps = coming.groups.map(({ key }) => {
-    const atSec = own.get(key);
-    return atSec === undefined ? null : Math.min(atSec * shorter, clock.openingSec);
+    const step = own.get(key);
+    if (!step) return null;
+    return { atSec: Math.min(step.atSec * shorter, clock.openingSec), takesSec: step.takesSec };
   });
   const times = buildTimes(opening, clock.openingSec, coming.groups.length, steps);
   const ratio = clock.openingSec > 0 ? clock.closingSec / clock.openingSec : 0;
@@ -107,22 +108,25 @@ export function prepareBuild(
  * the next one begins, so that the chart rests between them.
  *
  * @param lengthSec Of the whole build.
- * @param steps By turn, seconds from its start; null keeps the even pace.
+ * @param steps By turn, seconds from its start, and how long it takes where it says so; null keeps the even pace.
  */
 export function buildTimes(
   build: Pick<Build, 'stagger'>,
   lengthSec: number,
   count: number,
-  steps: readonly (number | null)[] = [],
+  steps: readonly (Pick<BuildStepTime, 'atSec' | 'takesSec'> | null)[] = [],
 ): BuildTimes {
   const takes = lengthSec / (1 + build.stagger * Math.max(0, count - 1));
-  const startSec = Float64Array.from({ length: count }, (_, turn) => steps[turn] ?? turn * build.stagger * takes);
+  const startSec = Float64Array.from(
+    { length: count },
+    (_, turn) => steps[turn]?.atSec ?? turn * build.stagger * takes,
+  );
   const takesSec = new Float64Array(count).fill(takes);
   if (steps.some((step) => step !== null)) {
     const starts = Float64Array.from(startSec).sort();
     startSec.forEach((from, turn) => {
       const next = starts.find((sec) => sec > from + 1e-9) ?? lengthSec;
-      takesSec[turn] = Math.max(LEAST_SEC, Math.min(takes, next - from));
+      takesSec[turn] = Math.max(LEAST_SEC, Math.min(steps[turn]?.takesSec ?? takes, next - from));
     });
   }
   return { startSec, takesSec };

@@ -63,6 +63,9 @@ const stepTimes = Joi.array()
     Joi.object({
       key: name('The category that comes, or the period whose stand does'),
       atSec: number([0, paceLimits.lengthSec[1]], 'sec', 'When it begins to come, from the start of the piece'),
+      takesSec: number([0.01, paceLimits.lengthSec[1]], 'sec', 'How long its marks take; null for an even pace').allow(
+        null,
+      ),
     }),
   )
   .max(10_000)
