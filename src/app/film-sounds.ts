@@ -1,6 +1,7 @@
 'use client';
 
 import { toast } from 'sonner';
+import type { FilmOverview } from '@/core/film/overview';
 import type { SoundBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
 import { type Sound, type SoundKind, soundName, usualSound } from '@/core/project/sound';
@@ -128,18 +129,18 @@ export class FilmSounds {
   private async ready(): Promise<number | null> {
     const { project } = documentStore.getState();
     const { overview } = sessionStore.getState();
-    if (!project || !overview || project.film.sounds.length === 0) return null;
-    const { filmSec } = overview;
-    const key = JSON.stringify([project.film.sounds, project.film.mix, filmSec]);
-    if (this.mixed?.key !== key) this.mixed = { key, heard: this.open(project, filmSec) };
+    if (!project || !overview || (project.film.sounds.length === 0 && overview.notes.length === 0)) return null;
+    const { filmSec, notes } = overview;
+    const key = JSON.stringify([project.film.sounds, project.film.mix, filmSec, notes]);
+    if (this.mixed?.key !== key) this.mixed = { key, heard: this.open(project, overview) };
     return (await this.mixed.heard) ? filmSec : null;
   }
 
-  private async open(project: Project, filmSec: number): Promise<boolean> {
+  private async open(project: Project, { filmSec, notes }: FilmOverview): Promise<boolean> {
     const troubles = await Promise.all(project.film.sounds.map((sound) => this.give(sound)));
     // The others are heard where one cannot be.
     const sounds = project.film.sounds.filter((_, i) => troubles[i] === null);
-    const outcome = await this.api.setFilm({ ...project, film: { ...project.film, sounds } }, filmSec);
+    const outcome = await this.api.setFilm({ ...project, film: { ...project.film, sounds } }, filmSec, notes);
     return outcome.ok && outcome.value;
   }
 
@@ -158,6 +159,14 @@ export class FilmSounds {
     const outcome = await this.api.beats(sound.assetId);
     if (!outcome.ok) return outcome.message;
     return outcome.value ?? `No beat was found in “${sound.name}”: nothing in it comes again, or it is too short.`;
+  }
+
+  /** When somebody speaks in a sound; in words why that is not known. */
+  async spoken(sound: Sound) {
+    const trouble = await this.give(sound);
+    if (trouble !== null) return trouble;
+    const outcome = await this.api.spoken(sound.assetId);
+    return outcome.ok ? outcome.value : outcome.message;
   }
 
   /** How loud the film is as it is now; null where nothing is heard. */

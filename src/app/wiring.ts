@@ -91,6 +91,7 @@ export function createServices(keeper: Keeper): Services {
       add: (files, kind) => sounds.add(files, kind),
       addShipped: (tune) => sounds.addShipped(`/sounds/${tune.file}`, tune.name),
       peaks: (sound) => sounds.peaks(sound),
+      spoken: (sound) => sounds.spoken(sound),
       beats: (sound) => sounds.beats(sound),
       measure: (onShare) => sounds.measure(onShare),
       level: () => sounds.player.level(),

@@ -1,6 +1,8 @@
+import { dataNotes } from '@/core/film/data-notes';
 import { placedChart } from '@/core/film/piece-at';
 import type { ExportForm } from '@/core/project/export-form';
 import type { SoundBytes } from '@/core/project/film-media';
+import type { Project } from '@/core/project/project';
 import { frameTable, rankingTable } from './data/film-tables';
 import { writePlainTable } from './data/plain-table';
 import { writeShaped } from './data/shaped-table';
@@ -10,7 +12,7 @@ import { webPage } from './page/web-page';
 import { isTransparent, openRoom, type Room, type RoomOrder } from './room';
 import { zipFrames } from './sequence/zip-frames';
 import { bytesAmong, type FilmSound, openFilmSound } from './sound/film-sound';
-import { nothingHeard, writeSound } from './sound/sound-file';
+import { nothingHeard, nothingPlayed, writeSound } from './sound/sound-file';
 import { stillPicture } from './stills/picture';
 import { stillSvg } from './stills/svg';
 import { encodeAlphaFilm } from './video/alpha-film';
@@ -65,6 +67,7 @@ export async function runExport(order: ExportOrder, setting: ExportSetting): Pro
     }
   }
   if (form.kind === 'sound') {
+    if (form.format === 'mid') return { kind: 'bytes', bytes: (await notesFile(order, room)).buffer };
     const sound = await soundOf(order, room);
     if (!sound) throw nothingHeard();
     try {
@@ -98,8 +101,22 @@ export async function runExport(order: ExportOrder, setting: ExportSetting): Pro
 }
 
 /** The sound of a film; null where nothing is heard. */
-const soundOf = ({ project, sounds = [] }: ExportOrder, { film }: Room): Promise<FilmSound | null> =>
-  openFilmSound(project, film.lengthSec, bytesAmong(sounds));
+const soundOf = ({ project, form, sounds = [] }: ExportOrder, { film }: Room): Promise<FilmSound | null> =>
+  openFilmSound(form.kind === 'sound' && form.notesOnly ? withoutSounds(project) : project, {
+    filmSec: film.lengthSec,
+    notes: dataNotes(film),
+    bytesOf: bytesAmong(sounds),
+  });
+
+const withoutSounds = (project: Project): Project => ({ ...project, film: { ...project.film, sounds: [] } });
+
+/** The notes of the data as a MIDI file. @throws ExportError where there are none. */
+async function notesFile({ project }: ExportOrder, { film }: Room): Promise<Uint8Array<ArrayBuffer>> {
+  const notes = dataNotes(film);
+  if (notes.length === 0) throw nothingPlayed();
+  const { midiOf } = await import('./sound/midi-file');
+  return midiOf(notes, project.name, project.film.beat?.bpm);
+}
 
 /** What is heard on a web page: AAC, which every browser plays. null where nothing is heard. */
 async function soundOfPage(sound: FilmSound | null, watch: Watch): Promise<ArrayBuffer | null> {

@@ -1,3 +1,6 @@
+import type { DataNotes } from '@/core/project/data-notes';
+import { withPieceLength } from '@/core/project/piece-length';
+import type { Project } from '@/core/project/project';
 import type { Beat, Mix, Sound } from '@/core/project/sound';
 import { heardPart, LEAST_SOUND_SEC, soundSpan } from '@/core/project/sound';
 import { documentStore, edit, type ProjectDraft } from './document';
@@ -83,6 +86,39 @@ export function cutSound(id: string, atSec: number, filmSec: number): string | n
   return second;
 }
 
+/** Seconds of stillness that a piece has behind the voice that it was stretched to. */
+const AFTER_VOICE_SEC = 0.5;
+
+/** Has a piece last until a sound is over. @param piece Where it is in the film. */
+export function stretchTo(sound: Sound, piece: { readonly pieceId: string; readonly fromSec: number }): void {
+  const [from, to] = heardPart(sound);
+  const end = sound.untilSec ?? sound.startSec + to - from;
+  edit((draft) => {
+    const next = withPieceLength(draft as Project, piece.pieceId, end - piece.fromSec + AFTER_VOICE_SEC);
+    draft.charts = next.charts as ProjectDraft['charts'];
+    draft.film.pieces = next.film.pieces as ProjectDraft['film']['pieces'];
+  });
+}
+
+/** Leaves out what is silent at both ends of a sound; what is heard stays where it is in the film. */
+export function trimSilence(sound: Sound, spoken: readonly (readonly [number, number])[]): boolean {
+  const [from, to] = heardPart(sound);
+  const heard = spoken.filter(([a, b]) => b > from && a < to);
+  const [first, last] = [heard[0], heard.at(-1)];
+  if (!first || !last) return false;
+  const start = Math.max(from, first[0] - AROUND_SPEECH_SEC);
+  const end = Math.min(to, last[1] + AROUND_SPEECH_SEC);
+  changeSound(sound.id, {
+    startSec: sound.startSec + start - from,
+    fromSec: start,
+    toSec: end >= sound.fileSec ? null : end,
+  });
+  return true;
+}
+
+/** What is left of the silence around speech, in seconds: breath, and the last sounds of words. */
+const AROUND_SPEECH_SEC = 0.12;
+
 /** Changes how all sounds come together. */
 export function changeMix(change: Partial<Mix>, gesture: string | null = null): void {
   edit((draft) => {
@@ -102,4 +138,12 @@ export function setOnBeat(beats: number | null, ids: readonly string[] | null = 
   edit((draft) => {
     for (const piece of draft.film.pieces) if (ids === null || ids.includes(piece.id)) piece.onBeat = beats;
   });
+}
+
+/** Has a piece play its data, or be silent. */
+export function setNotes(pieceId: string, notes: DataNotes | null, gesture: string | null = null): void {
+  edit((draft) => {
+    const piece = draft.film.pieces.find(({ id }) => id === pieceId);
+    if (piece) piece.notes = notes;
+  }, gesture);
 }

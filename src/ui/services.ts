@@ -97,6 +97,8 @@ export interface SoundServices {
   addShipped(tune: Tune): Promise<void>;
   /** The outline of its wave. */
   peaks(sound: Sound): Promise<Peaks | string>;
+  /** When somebody speaks in it: seconds of the file, in order. */
+  spoken(sound: Sound): Promise<readonly (readonly [number, number])[] | string>;
   beats(sound: Sound): Promise<FoundBeats | string>;
   /** How loud the film is as it is now; null where nothing is heard. @param onShare Told how much is done, in [0, 1]. */
   measure(onShare: (share: number) => void): Promise<MixMeasure | null>;

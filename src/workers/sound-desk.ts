@@ -1,3 +1,4 @@
+import type { DataNote } from '@/core/project/data-notes';
 import type { SoundBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
 import { type FoundBeats, findBeats } from '@/core/sound/beats/find-beats';
@@ -37,15 +38,19 @@ export class SoundDesk implements SoundWorkerApi {
     });
   }
 
+  spoken(assetId: string): Promise<SoundOutcome<[number, number][]>> {
+    return told(async () => this.shelf.spokenIn({ assetId }, await this.file(assetId)));
+  }
+
   beats(assetId: string): Promise<SoundOutcome<FoundBeats | null>> {
     return told(async () => findBeats(await this.file(assetId)));
   }
 
-  setFilm(project: Project, filmSec: number): Promise<SoundOutcome<boolean>> {
+  setFilm(project: Project, filmSec: number, notes: readonly DataNote[]): Promise<SoundOutcome<boolean>> {
     const turn = ++this.turn;
     return told(async () => {
       const bytesOf = (assetId: string) => this.bytes.get(assetId)?.bytes ?? null;
-      const film = await openFilmSound(project, filmSec, bytesOf, this.shelf).catch((error) => {
+      const film = await openFilmSound(project, { filmSec, notes, bytesOf, shelf: this.shelf }).catch((error) => {
         if (turn === this.turn) this.film = null;
         throw error;
       });

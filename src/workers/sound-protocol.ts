@@ -1,3 +1,4 @@
+import type { DataNote } from '@/core/project/data-notes';
 import type { SoundBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
 import type { FoundBeats } from '@/core/sound/beats/find-beats';
@@ -34,9 +35,11 @@ export interface SoundWorkerApi {
   open(file: SoundBytes, name: string): Promise<SoundOutcome<SoundSummary>>;
   /** The outline of a file that is open. */
   peaks(assetId: string): Promise<SoundOutcome<Peaks>>;
+  /** When somebody speaks in a file: seconds of it, in order. */
+  spoken(assetId: string): Promise<SoundOutcome<[number, number][]>>;
   beats(assetId: string): Promise<SoundOutcome<FoundBeats | null>>;
   /** What is mixed from now on. Whether anything is heard. */
-  setFilm(project: Project, filmSec: number): Promise<SoundOutcome<boolean>>;
+  setFilm(project: Project, filmSec: number, notes: readonly DataNote[]): Promise<SoundOutcome<boolean>>;
   /** @param from,to Samples of the film, 48,000 a second. null where nothing is heard, or the film is another one by now. */
   mix(from: number, to: number): Promise<HeardSpan | null>;
   /** Measures the whole mix. null where nothing is heard. @param onShare Told how much is done, in [0, 1]. */

@@ -6,6 +6,7 @@ const desk = new SoundDesk();
 Comlink.expose({
   open: desk.open.bind(desk),
   peaks: desk.peaks.bind(desk),
+  spoken: desk.spoken.bind(desk),
   beats: desk.beats.bind(desk),
   setFilm: desk.setFilm.bind(desk),
   measure: desk.measure.bind(desk),

@@ -94,8 +94,7 @@ describe('speaking along a race', () => {
         let at = 0;
         for (let i = 1; i < times.length; i++) {
           at += waits[i - 1] ?? 0;
-          // A step is never longer or shorter than twenty times the mean.
-          expect(Math.abs((times[i] ?? 0) - at)).toBeLessThan(0.02);
+          expect(Math.abs((times[i] ?? 0) - at)).toBeLessThan(0.002);
         }
         expect(piece.lengthSec).toBeCloseTo(sec, 1);
       }),

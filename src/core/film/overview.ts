@@ -6,8 +6,10 @@ import type { BuildStep } from '../families/shared/build';
 import { stepsOf } from '../families/shared/build';
 import { periodTimesSec, standsStill } from '../pace/film-clock';
 import type { Background } from '../project/background';
+import type { DataNote } from '../project/data-notes';
 import type { Extra } from '../project/film-parts';
 import { plainLine } from '../scene/text-fit';
+import { dataNotes } from './data-notes';
 import { periodStops } from './period-stops';
 import { placedPiece } from './piece-at';
 import type { PreparedChartPiece, PreparedFilm, PreparedPiece } from './prepare-film';
@@ -58,6 +60,8 @@ export interface FilmOverview extends PieceOverview {
   readonly imageIds: readonly string[];
   /** When the film reaches each period of its pieces, in seconds of the film, in order. */
   readonly stops: Float64Array;
+  /** The notes of its data, in order of time. */
+  readonly notes: readonly DataNote[];
   /** The pieces that play, in order. */
   readonly blocks: readonly PieceBlock[];
 }
@@ -83,6 +87,7 @@ export function overviewOf(film: PreparedFilm, pieceId: string | null = null): F
     framesPerSec,
     imageIds: imageIdsOf(film),
     stops: Float64Array.from(periodStops(film)),
+    notes: dataNotes(film),
     blocks: pieces.map(({ piece, fromSec, lengthSec: pieceSec, arrival, lookSec }) => ({
       id: piece.id,
       fromSec,

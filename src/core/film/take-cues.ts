@@ -1,8 +1,7 @@
 import { buildSec, closingOf, type Pace, paceLimits } from '../pace/pace';
-import { cardLimits } from '../project/card';
 import type { Chart } from '../project/chart';
-import type { FilmPiece } from '../project/film';
-import { chartOf, pieceOf, showsCard, withChart } from '../project/pieces';
+import { withPieceLength } from '../project/piece-length';
+import { withChart } from '../project/pieces';
 import type { Project } from '../project/project';
 import type { Cue } from './cue-plan';
 import type { TakenPiece } from './cue-walk';
@@ -28,37 +27,11 @@ export function withTakenCues(project: Project, taken: readonly TakenPiece[]): P
 }
 
 function withPiece(project: Project, taken: TakenPiece, lengthSec: number): Project {
-  const { pieceId } = taken.piece;
-  const film = {
-    ...project.film,
-    pieces: project.film.pieces.map((piece) => (piece.id === pieceId ? ofLength(piece, lengthSec) : piece)),
-  };
-  const next = { ...project, film };
-  if (!chartOf(next, pieceId) || showsCard(pieceOf(next, pieceId))) return next;
-  return withChart(next, pieceId, (chart) => chartAlong(chart, taken, lengthSec));
-}
-
-/** A piece keeps the seconds that were taken; a card lasts as long as was spoken. */
-function ofLength(piece: FilmPiece, lengthSec: number): FilmPiece {
-  const { content } = piece;
-  const sec = clamp(lengthSec, cardLimits.sec);
-  return {
-    ...piece,
-    onBeat: null,
-    content: content.kind === 'card' ? { ...content, card: { ...content.card, sec } } : content,
-  };
-}
-
-function chartAlong(chart: Chart, taken: TakenPiece, lengthSec: number): Chart {
-  const { play, pace } = chart;
-  if (play.kind === 'built') {
-    if (taken.piece.kind !== 'steps')
-      return { ...chart, play: { ...play, lengthSec: clamp(lengthSec, paceLimits.lengthSec) } };
-    return withStepTimes(chart, taken, lengthSec);
-  }
-  if (taken.piece.kind !== 'periods' || taken.cueSec.length === 0)
-    return { ...chart, pace: { ...pace, length: { by: 'whole', sec: clamp(lengthSec, paceLimits.lengthSec) } } };
-  return { ...chart, pace: periodPace(pace, taken, lengthSec) };
+  const { pieceId, kind } = taken.piece;
+  const lasting = withPieceLength(project, pieceId, lengthSec);
+  if (kind === 'steps') return withChart(lasting, pieceId, (chart) => withStepTimes(chart, taken, lengthSec));
+  if (kind !== 'periods' || taken.cueSec.length === 0) return lasting;
+  return withChart(lasting, pieceId, (chart) => ({ ...chart, pace: periodPace(chart.pace, taken, lengthSec) }));
 }
 
 /** Steps begin at their cues. */
@@ -101,8 +74,10 @@ function periodPace(pace: Pace, { piece, startSec, cueSec }: TakenPiece, lengthS
   const mean = gaps.length > 0 ? gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length : first - opening;
   // The way to the first period that is called for is as long as the others; before it the film holds.
   const firstWay = Math.min(first - opening, mean);
-  const each = clamp(mean, paceLimits.periodSec);
   const ways = [firstWay, ...gaps];
+  // What a step weighs has limits: the usual one is chosen so that the quickest and the slowest lie within them.
+  const [lightest, heaviest] = paceLimits.weight;
+  const each = clamp(clamp(mean, [Math.max(...ways) / heaviest, Math.min(...ways) / lightest]), paceLimits.periodSec);
   const runEnd = first + gaps.reduce((sum, gap) => sum + gap, 0);
   const closing = buildSec(closingOf(pace));
   // A step has the key of the period that it begins at.

@@ -15,7 +15,18 @@ import { cut } from './transition';
 /** A piece as it starts out. @param content What it shows; the id of a chart for that chart. */
 export function freshPiece(id: string, shown: string | PieceContent): FilmPiece {
   const content: PieceContent = typeof shown === 'string' ? { kind: 'chart', chartId: shown } : shown;
-  return { id, name: '', on: true, content, ownLook: false, into: cut, onBeat: null, extras: [], captions: [] };
+  return {
+    id,
+    name: '',
+    on: true,
+    content,
+    ownLook: false,
+    into: cut,
+    onBeat: null,
+    notes: null,
+    extras: [],
+    captions: [],
+  };
 }
 
 /** The pace of a new chart. */

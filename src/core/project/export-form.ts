@@ -44,8 +44,8 @@ export type ExportForm =
   /** A page for each moment, or for each period as it is reached. */
   | { readonly kind: 'pdf'; readonly timesSec: readonly number[] | 'periods' }
   | { readonly kind: 'page' }
-  /** What is heard, alone. */
-  | { readonly kind: 'sound'; readonly format: 'wav' | 'm4a' | 'weba' }
+  /** What is heard, alone; or the notes of the data, which MIDI holds as notes. */
+  | { readonly kind: 'sound'; readonly format: 'wav' | 'm4a' | 'weba' | 'mid'; readonly notesOnly?: boolean }
   | {
       readonly kind: 'data';
       readonly what: 'shaped' | 'ranking' | 'frames';

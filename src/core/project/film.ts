@@ -1,5 +1,6 @@
 import type { Background } from './background';
 import type { Card } from './card';
+import type { DataNotes } from './data-notes';
 import type { Caption, Extra } from './film-parts';
 import type { Beat, Mix, Sound } from './sound';
 import type { Transition } from './transition';
@@ -45,6 +46,8 @@ export interface FilmPiece {
    * it changes nothing.
    */
   readonly onBeat: number | null;
+  /** Plays its data as notes; null is silent. */
+  readonly notes: DataNotes | null;
   /** In the order of drawing. */
   readonly extras: readonly Extra[];
   readonly captions: readonly Caption[];

@@ -1,6 +1,7 @@
 import { type Cubes, clockOf, type Timeline, tellFilm } from '../film/tell-film';
 import { beatAt } from '../pace/film-clock';
 import type { Chart } from '../project/chart';
+import { usualNotes } from '../project/data-notes';
 import { freshFilm, freshPiece } from '../project/defaults';
 import type { Dress } from '../project/dress';
 import { defaultDress } from '../project/dress';
@@ -165,6 +166,7 @@ class FilmBuilder {
       ownLook: piece.ownLook ?? piece.look !== undefined,
       into: { how, sec: seconds, ease, side },
       onBeat: piece.onBeat ?? null,
+      notes: piece.notes ? { ...usualNotes, ...(piece.notes === true ? {} : piece.notes) } : null,
       extras: piece.extras ?? [],
     };
     if (isCardPiece(piece)) {

@@ -1,5 +1,6 @@
 import type { Background } from '../project/background';
 import type { Card, CardKind, CardPart, PartMotion } from '../project/card';
+import type { DataNotes } from '../project/data-notes';
 import type { Extra, Moment } from '../project/film-parts';
 import type { SoundKind } from '../project/sound';
 import type { TransitionEase, TransitionKind, TransitionSide } from '../project/transition';
@@ -78,6 +79,8 @@ interface ScriptPieceBase {
   readonly into?: ScriptInto;
   /** Goes by the beat of the film: so many beats a period. */
   readonly onBeat?: number;
+  /** Plays the data as notes: as usual, or with other values. */
+  readonly notes?: boolean | Partial<DataNotes>;
   readonly captions?: readonly ScriptCaption[];
   readonly extras?: readonly Extra[];
 }

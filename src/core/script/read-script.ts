@@ -135,7 +135,7 @@ const filmKeys = [
   'pieces',
 ];
 const soundKeys = ['file', 'kind', 'name', 'on', 'at', 'from', 'to', 'until', 'gain', 'fadeIn', 'fadeOut', 'loop'];
-const sharedKeys = ['name', 'on', 'seconds', 'look', 'ownLook', 'set', 'into', 'onBeat', 'captions', 'extras'];
+const sharedKeys = ['name', 'on', 'seconds', 'look', 'ownLook', 'set', 'into', 'onBeat', 'notes', 'captions', 'extras'];
 const tableKeys = [
   'file',
   'name',

@@ -1,12 +1,14 @@
 import Joi from 'joi';
 import { paceLimits } from '../pace/pace';
 import { cardDesigns, cardKinds, cardLimits, cardParts, cardTexts, partMoves } from '../project/card';
+import { usualNotes } from '../project/data-notes';
 import type { KnownFamily } from '../project/family-document';
 import { projectLimits } from '../project/limits';
 import { backgroundSchema } from '../project/schema/background-schema';
 import { extraSchema } from '../project/schema/film-schema';
 import { momentSchema } from '../project/schema/moment-schema';
 import { either } from '../project/schema/parts';
+import { notesSchema } from '../project/schema/sound-schema';
 import { soundKinds, soundLimits } from '../project/sound';
 import { transitionEases, transitionKinds, transitionSides } from '../project/transition';
 import { combines } from '../shaping/combine';
@@ -78,6 +80,10 @@ const pieceKeys: Joi.SchemaMap = {
   set: settings('Any values by their paths, as “tempo controls” lists them'),
   into,
   onBeat: within(projectLimits.beatsAPeriod, 'Goes by the beat of the film: so many beats a period'),
+  notes: Joi.alternatives(
+    Joi.boolean(),
+    notesSchema.fork(Object.keys(usualNotes), (key) => key.optional()),
+  ).description('Plays the data as notes'),
   captions: Joi.array()
     .items(
       Joi.object({

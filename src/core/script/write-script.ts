@@ -128,13 +128,14 @@ function soundOf(sound: Sound, files: FileNames): ScriptSound {
 }
 
 /** What cards and charts have in common. */
-function base({ name, on, ownLook, into, onBeat, captions, extras }: FilmPiece) {
+function base({ name, on, ownLook, into, onBeat, notes, captions, extras }: FilmPiece) {
   return {
     ...(name === '' ? {} : { name }),
     ...(on ? {} : { on }),
     ...(ownLook ? { ownLook } : {}),
     ...(same(into, cut) ? {} : { into: intoOf(into) }),
     ...(onBeat === null ? {} : { onBeat }),
+    ...(notes ? { notes } : {}),
     ...(captions.length === 0 ? {} : { captions: captions.map(({ text, from, to }) => ({ text, from, to })) }),
     ...(extras.length === 0 ? {} : { extras }),
   };

@@ -1,7 +1,9 @@
+import type { DataNote } from '@/core/project/data-notes';
 import type { SoundBytes } from '@/core/project/film-media';
 import type { Project } from '@/core/project/project';
-import { type Sound, soundSpan } from '@/core/project/sound';
+import { type Sound, soundSpan, usualSound } from '@/core/project/sound';
 import { type MixedSpan, type MixPlan, mixSpan, type OpenSound, planMix } from '@/core/sound/mix';
+import { noteSource } from '@/core/sound/note-source';
 import { MIX_RATE } from '@/core/sound/source';
 import { spokenIn } from '@/core/sound/spoken';
 import { ExportError } from '../export-error';
@@ -47,7 +49,7 @@ export class SoundShelf {
   }
 
   /** When somebody speaks in a file that is open. */
-  spokenIn(sound: Sound, file: SoundFile): Promise<[number, number][]> {
+  spokenIn(sound: Pick<Sound, 'assetId'>, file: SoundFile): Promise<[number, number][]> {
     const known = this.spoken.get(sound.assetId) ?? spokenIn(file);
     this.spoken.set(sound.assetId, known);
     return known;
@@ -59,6 +61,29 @@ export class SoundShelf {
   }
 }
 
+/** What a film's sound is made of, beside its document. */
+export interface SoundSetting {
+  readonly filmSec: number;
+  /** The notes of its data. */
+  readonly notes: readonly DataNote[];
+  readonly bytesOf: (assetId: string) => Blob | null;
+  readonly shelf?: SoundShelf;
+}
+
+/** Notes in the mix: they step back under a voice as music does. */
+function notesAsSound(notes: readonly DataNote[], filmSec: number): OpenSound {
+  const sound: Sound = {
+    ...usualSound,
+    id: 'notes',
+    kind: 'music',
+    name: 'Notes of the data',
+    fileName: '',
+    assetId: '',
+    fileSec: filmSec,
+  };
+  return { sound, source: noteSource(notes, filmSec), spoken: [] };
+}
+
 /**
  * Opens the sounds of a film.
  *
@@ -67,20 +92,19 @@ export class SoundShelf {
  */
 export async function openFilmSound(
   project: Project,
-  filmSec: number,
-  bytesOf: (assetId: string) => Blob | null,
-  shelf = new SoundShelf(),
+  { filmSec, notes, bytesOf, shelf = new SoundShelf() }: SoundSetting,
 ): Promise<FilmSound | null> {
   const heard = heardSounds(project, filmSec);
-  if (heard.length === 0) return null;
+  if (heard.length === 0 && notes.length === 0) return null;
   const { mix } = project.film;
-  const stepsBack = mix.stepBackDb > 0 && heard.some(({ kind }) => kind === 'music');
+  const stepsBack = mix.stepBackDb > 0 && (notes.length > 0 || heard.some(({ kind }) => kind === 'music'));
   const sounds: OpenSound[] = [];
   for (const sound of heard) {
     const source = await shelf.file(sound, bytesOf);
     const spoken = stepsBack && sound.kind === 'voice' ? await shelf.spokenIn(sound, source) : [];
     sounds.push({ sound, source, spoken });
   }
+  if (notes.length > 0) sounds.push(notesAsSound(notes, filmSec));
   const plan = planMix(sounds, mix, filmSec);
   return { plan, mix: (from, to) => mixSpan(plan, from, to), close: () => shelf.close() };
 }

@@ -48,3 +48,8 @@ export async function writeSound(
 export function nothingHeard(): ExportError {
   return new ExportError('failed', 'No sound is heard in this film. Add music or a voice in Pace.');
 }
+
+/** What is said where a film whose data is silent is to be written as notes. */
+export function nothingPlayed(): ExportError {
+  return new ExportError('failed', 'The data of this film plays no notes. Switch “Play the data” on in Pace.');
+}

@@ -100,9 +100,10 @@ function SpanTools() {
 function MuteButton() {
   const { studio } = useServices();
   const muted = useSession((state) => state.muted);
-  const any = useProject((project) => project.film.sounds.length > 0, false);
+  const sounds = useProject((project) => project.film.sounds.length > 0, false);
+  const notes = useSession((state) => (state.overview?.notes.length ?? 0) > 0);
   const slowed = useSession((state) => state.speed !== 1);
-  if (!any) return null;
+  if (!sounds && !notes) return null;
   const Icon = muted || slowed ? VolumeX : Volume2;
   return (
     <button

@@ -113,7 +113,7 @@ function KindFields({ output }: { readonly output: Output }) {
         </Words>
       );
     case 'sound':
-      return <Words>What is heard, alone: WAV, 16 bits, 48 kHz, as long as the film.</Words>;
+      return <SoundFields output={output} />;
     default:
       return kindControls;
   }
@@ -213,6 +213,32 @@ function FilmFields({ output }: { readonly output: Output }) {
       {output.heard && (
         <SwitchField control="with-sound" checked={choice.withSound} onChange={(withSound) => set({ withSound })} />
       )}
+    </>
+  );
+}
+
+/** What is heard, alone: as it is mixed, or what the data plays. */
+function SoundFields({ output: { choice, played } }: { readonly output: Output }) {
+  const form = played ? choice.soundForm : 'all';
+  return (
+    <>
+      {played && (
+        <PickField
+          control="sound-form"
+          value={form}
+          choices={[
+            { value: 'all', label: 'All, as WAV' },
+            { value: 'notes', label: 'Notes, as WAV' },
+            { value: 'midi', label: 'Notes, as MIDI' },
+          ]}
+          onChange={(soundForm) => set({ soundForm })}
+        />
+      )}
+      <Words>
+        {form === 'midi'
+          ? 'The notes of the data, for a program that plays or prints them.'
+          : 'WAV, 16 bits, 48 kHz, as long as the film.'}
+      </Words>
     </>
   );
 }

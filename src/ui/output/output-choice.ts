@@ -35,6 +35,8 @@ export interface OutputChoice {
   readonly quality: 'light' | 'good' | 'best';
   /** Films have what is heard in them. */
   readonly withSound: boolean;
+  /** All that is heard, or the notes of the data alone, as sound or as notes. */
+  readonly soundForm: 'all' | 'notes' | 'midi';
   readonly gifSide: number;
   readonly gifRate: number;
   readonly gifPalette: 'one' | 'each';
@@ -61,6 +63,7 @@ export const outputChoice = createStore<OutputChoice>(() => ({
   freeSide: 1080,
   quality: 'good',
   withSound: true,
+  soundForm: 'all',
   gifSide: 450,
   gifRate: 20,
   gifPalette: 'one',
@@ -147,7 +150,8 @@ export function formOf(choice: OutputChoice, film: FilmNow): ExportForm {
     case 'page':
       return { kind: 'page' };
     case 'sound':
-      return { kind: 'sound', format: 'wav' };
+      if (choice.soundForm === 'midi') return { kind: 'sound', format: 'mid' };
+      return { kind: 'sound', format: 'wav', ...(choice.soundForm === 'notes' ? { notesOnly: true } : {}) };
     case 'data':
       return { kind: 'data', what: choice.table, format: choice.tableFormat };
     default:

@@ -23,9 +23,12 @@ export function useOutput() {
   const formats = useFormats(size.widthPx, size.heightPx, framesPerSec);
   const offered = formats?.filter(({ alpha }) => clear || !alpha) ?? null;
   const format = offered?.find(({ id }) => id === choice.formatId) ?? offered?.[0] ?? null;
-  const heard = useProject((project) => project.film.sounds.some(({ on }) => on), false);
+  const sounds = useProject((project) => project.film.sounds.some(({ on }) => on), false);
+  const played = (overview?.notes.length ?? 0) > 0;
+  const heard = sounds || played;
   const heardChoice = kindsFor(heard).includes(choice.kind) ? choice : { ...choice, kind: 'film' as const };
-  const known = format ? { ...heardChoice, formatId: format.id } : heardChoice;
+  const soundForm = played ? choice.soundForm : ('all' as const);
+  const known = { ...heardChoice, soundForm, ...(format ? { formatId: format.id } : {}) };
   const film = { widthPx, heightPx, timeSec: choice.moment === 'playhead' ? timeSec : 0 };
   const form = formOf(known, film);
   const chosenGroups: readonly (string | null)[] =
@@ -53,6 +56,7 @@ export function useOutput() {
   return {
     choice: known,
     heard,
+    played,
     form,
     requests,
     formats: offered,

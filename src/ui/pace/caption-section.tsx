@@ -1,13 +1,16 @@
 'use client';
 
 import { Plus } from 'lucide-react';
+import { useId, useState } from 'react';
 import type { Caption } from '@/core/project/film-parts';
 import { projectLimits } from '@/core/project/limits';
-import { changeCaption, momentAt, removeCaption } from '@/state/edit-film';
+import { sharedOver } from '@/core/project/shared-text';
+import { addCaptions, changeCaption, momentAt, removeCaption } from '@/state/edit-film';
 import { playheadStore } from '@/state/playhead';
 import { setSession } from '@/state/session';
 import { Button } from '../parts/button';
 import { Controls } from '../parts/control';
+import { counted } from '../parts/counted';
 import { Field, Section } from '../parts/field';
 import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
@@ -49,6 +52,7 @@ export function CaptionSection() {
         />
       </Field>
       {chosen && <CaptionForm caption={chosen} />}
+      <SharedTextFold />
       <Fold title="Where captions stand, and files" holds={['caption-at', 'caption-panel', 'caption-files']}>
         <Controls of={['caption-at', 'caption-panel']} />
         <Field control="caption-files">
@@ -121,5 +125,38 @@ function CaptionForm({ caption }: { readonly caption: Caption }) {
         </div>
       </Field>
     </>
+  );
+}
+
+/** A plain text whose sentences become captions at the steps or periods of the piece. */
+function SharedTextFold() {
+  const overview = useSession((state) => state.overview);
+  const [text, setText] = useState('');
+  const id = useId();
+  if (!overview) return null;
+  const cues = overview.steps.length > 1 ? overview.steps.map(({ atSec }) => atSec) : [...overview.periodSec];
+  const order = cues.sort((a, b) => a - b);
+  const shared = sharedOver(text, order, overview.lengthSec - overview.closingSec);
+  return (
+    <Fold title="Captions from a text" holds={['caption-share']}>
+      <Field control="caption-share" inputId={id} hint="Its sentences are shared over the steps or periods, in order.">
+        <textarea
+          id={id}
+          rows={4}
+          value={text}
+          className="w-full rounded-md border border-line bg-card px-2 py-1.5 text-[13px] outline-none focus:border-ink"
+          onChange={(event) => setText(event.target.value)}
+        />
+      </Field>
+      <Button
+        disabled={shared.length === 0}
+        onClick={() => {
+          addCaptions(shared, overview);
+          setText('');
+        }}
+      >
+        {shared.length > 0 ? `Add ${counted(shared.length, 'caption')}` : 'Add captions'}
+      </Button>
+    </Fold>
   );
 }

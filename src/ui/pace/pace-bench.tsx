@@ -1,6 +1,7 @@
 'use client';
 
 import { BeatOfMusicSection } from '../sound/beat-controls';
+import { NotesSection } from '../sound/notes-section';
 import { SoundSection } from '../sound/sound-section';
 import { useChart } from '../use-state';
 import { BeatSection } from './beat-section';
@@ -27,6 +28,7 @@ export function PaceBench() {
       <CaptionSection />
       <SoundSection />
       <BeatOfMusicSection />
+      <NotesSection />
       {!built && <BuildSection />}
     </>
   );

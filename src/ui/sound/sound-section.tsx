@@ -1,9 +1,10 @@
 'use client';
 
 import { AudioLines, Mic, Music, Scissors, Trash2 } from 'lucide-react';
+import { toast } from 'sonner';
 import { projectLimits } from '@/core/project/limits';
 import { type Sound, type SoundKind, soundLimits, soundSpan } from '@/core/project/sound';
-import { changeSound, cutSound, removeSound } from '@/state/edit-sounds';
+import { changeSound, cutSound, removeSound, stretchTo, trimSilence } from '@/state/edit-sounds';
 import { tunes } from '@/state/samples';
 import { setSession } from '@/state/session';
 import { playheadSec } from '../beats/playhead-line';
@@ -29,6 +30,7 @@ export function SoundSection() {
   const sounds = useProject((project) => project.film.sounds, none);
   const picked = useSession((state) => state.pickedSound);
   const chosen = sounds.find(({ id }) => id === picked);
+  const played = useSession((state) => (state.overview?.notes.length ?? 0) > 0);
   const add = (kind: SoundKind) => (files: readonly File[]) => void services.add(files, kind);
   return (
     <Section title="Sound">
@@ -78,7 +80,7 @@ export function SoundSection() {
         </div>
       </Field>
       {chosen && <SoundForm sound={chosen} />}
-      {sounds.length > 0 && <MixControls />}
+      {(sounds.length > 0 || played) && <MixControls />}
     </Section>
   );
 }
@@ -192,14 +194,38 @@ function SoundForm({ sound }: { readonly sound: Sound }) {
         onChange={(loop) => set(loop ? { loop } : { loop, untilSec: null })}
       />
       <p className="text-[12px] text-quiet">{addedBeside(sound, start, stop, filmSec)}</p>
-      <Button
-        onClick={() => {
-          const second = cutSound(sound.id, playheadSec(), filmSec);
-          if (second) setSession({ pickedSound: second });
-        }}
-      >
-        <Scissors className="size-4" aria-hidden /> Cut at the playhead
-      </Button>
+      <div className="flex flex-wrap gap-1.5">
+        <Button
+          onClick={() => {
+            const second = cutSound(sound.id, playheadSec(), filmSec);
+            if (second) setSession({ pickedSound: second });
+          }}
+        >
+          <Scissors className="size-4" aria-hidden /> Cut at the playhead
+        </Button>
+        {sound.kind === 'voice' && <VoiceTools sound={sound} />}
+      </div>
     </div>
+  );
+}
+
+/** What fits a voice and a piece together. */
+function VoiceTools({ sound }: { readonly sound: Sound }) {
+  const { sounds: services } = useServices();
+  const overview = useSession((state) => state.overview);
+  const trim = async () => {
+    const spoken = await services.spoken(sound);
+    if (typeof spoken === 'string') toast.error('The voice could not be listened to.', { description: spoken });
+    else if (!trimSilence(sound, spoken)) toast.warning('Nobody speaks in this sound, so it stays as it is.');
+  };
+  return (
+    <>
+      <Button onClick={() => void trim()}>Trim silence</Button>
+      {overview && (
+        <Button title="The piece lasts until the voice is over" onClick={() => stretchTo(sound, overview)}>
+          Stretch the piece to it
+        </Button>
+      )}
+    </>
   );
 }

@@ -19,7 +19,7 @@ export const from10: Migration = (document) => {
     })),
     film: {
       ...film,
-      pieces: objectsOf(film.pieces).map((piece) => ({ ...piece, onBeat: null })),
+      pieces: objectsOf(film.pieces).map((piece) => ({ ...piece, onBeat: null, notes: null })),
       sounds: [],
       mix: { gainDb: 0, stepBackDb: 12 },
       beat: null,

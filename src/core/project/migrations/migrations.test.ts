@@ -105,6 +105,6 @@ describe('bringing up to date', () => {
   });
 
   it('knows every version of projects that there was', () => {
-    expect(Object.keys(migrations)).toEqual(['1', '2', '3', '4', '5', '6', '7', '8', '9']);
+    expect(Object.keys(migrations)).toEqual(['1', '2', '3', '4', '5', '6', '7', '8', '9', '10']);
   });
 });

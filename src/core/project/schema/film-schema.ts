@@ -7,7 +7,7 @@ import { backgroundSchema } from './background-schema';
 import { cardSchema } from './card-schema';
 import { momentSchema } from './moment-schema';
 import { byKind, colour, family, flag, id, name, number, oneOf, share, text, whole } from './parts';
-import { beatSchema, mixSchema, soundSchema } from './sound-schema';
+import { beatSchema, mixSchema, notesSchema, soundSchema } from './sound-schema';
 
 const offset = (direction: string) =>
   number(projectLimits.extraOffset, '% of the shorter side', `Distance ${direction}`);
@@ -75,6 +75,7 @@ const piece = Joi.object({
     'times',
     'Goes by the film’s beat: so many beats a period; null keeps seconds of its own',
   ).allow(null),
+  notes: notesSchema.allow(null).required().description('Plays its data as notes; null is silent'),
   extras: Joi.array().items(extraSchema).required().description('Things placed freely, in the order of drawing'),
   captions: Joi.array().items(caption).required().description('Texts over spans of the piece'),
 });

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { noteLimits, noteScaleNames } from '../data-notes';
 import { soundKinds, soundLimits } from '../sound';
 import { flag, id, name, number, oneOf, text, whole } from './parts';
 
@@ -25,6 +26,16 @@ export const soundSchema = Joi.object({
   gainDb: number(gainDb, 'dB', 'Loudness against the file’s own'),
   fadeInSec: number(fadeSec, 'sec', 'How long it takes to come'),
   fadeOutSec: number(fadeSec, 'sec', 'How long it takes to go'),
+});
+
+/** How a piece plays its data. */
+export const notesSchema = Joi.object({
+  scale: oneOf(noteScaleNames, 'Which notes are played'),
+  lowest: whole(noteLimits.lowest, '', 'The lowest note, by its MIDI number'),
+  gainDb: number(noteLimits.gainDb, 'dB', 'Loudness of each note'),
+  leads: flag('Changes of lead are played'),
+  entries: flag('Names that come are played'),
+  records: flag('Records are played'),
 });
 
 /** How all sounds come together. */
