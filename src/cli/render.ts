@@ -42,6 +42,7 @@ const formats = [
   'wav',
   'm4a',
   'weba',
+  'mid',
 ] as const;
 type FormatWord = (typeof formats)[number];
 const byEnding: Readonly<Record<string, FormatWord>> = {
@@ -59,6 +60,7 @@ const byEnding: Readonly<Record<string, FormatWord>> = {
   '.wav': 'wav',
   '.m4a': 'm4a',
   '.weba': 'weba',
+  '.mid': 'mid',
 };
 
 function wordOf({ format, out }: RenderOptions): FormatWord {
@@ -93,6 +95,7 @@ function formOf(film: FilmInput, options: RenderOptions): ExportForm {
     case 'wav':
     case 'm4a':
     case 'weba':
+    case 'mid':
       return { kind: 'sound', format: word };
     case 'html':
       return { kind: 'page' };

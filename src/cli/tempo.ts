@@ -129,7 +129,7 @@ withFilm(program.command('render'))
   .description('makes a film, picture or page, with the same pixels as the app; needs Chromium')
   .option(
     '--format <form>',
-    'mp4, webm, gif, png, jpeg, webp, svg, pdf, html, frames (a ZIP of PNG), or wav and m4a for what is heard; the ending of --out says it too',
+    'mp4, webm, gif, png, jpeg, webp, svg, pdf, html, frames (a ZIP of PNG), wav and m4a for what is heard, or mid for the notes of the data; the ending of --out says it too',
   )
   .option('--quality <word>', 'of films: light, good or best')
   .option('--at <sec>', 'the moment of a picture; the end without it')

@@ -98,7 +98,7 @@ function inGroup(chart: Chart, group: string): Chart {
 }
 
 /** Changes one piece, whichever is edited. */
-function editPieceOf(id: string, recipe: (piece: PieceDraft) => void, gesture: string | null = null): void {
+export function editPieceOf(id: string, recipe: (piece: PieceDraft) => void, gesture: string | null = null): void {
   edit((draft) => {
     for (const piece of draft.film.pieces) if (piece.id === id) recipe(piece);
   }, gesture);

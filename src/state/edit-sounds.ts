@@ -4,6 +4,7 @@ import type { Project } from '@/core/project/project';
 import type { Beat, Mix, Sound } from '@/core/project/sound';
 import { heardPart, LEAST_SOUND_SEC, soundSpan } from '@/core/project/sound';
 import { documentStore, edit, type ProjectDraft } from './document';
+import { editPieceOf } from './edit-programme';
 import { freshId } from './fresh-id';
 
 type SoundDraft = ProjectDraft['film']['sounds'][number];
@@ -142,8 +143,11 @@ export function setOnBeat(beats: number | null, ids: readonly string[] | null = 
 
 /** Has a piece play its data, or be silent. */
 export function setNotes(pieceId: string, notes: DataNotes | null, gesture: string | null = null): void {
-  edit((draft) => {
-    const piece = draft.film.pieces.find(({ id }) => id === pieceId);
-    if (piece) piece.notes = notes;
-  }, gesture);
+  editPieceOf(
+    pieceId,
+    (piece) => {
+      piece.notes = notes;
+    },
+    gesture,
+  );
 }
