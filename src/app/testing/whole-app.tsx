@@ -53,6 +53,9 @@ function started(): Services {
   return services;
 }
 
+/** What the page that is open can have done. */
+export const openedServices = (): Services => started();
+
 /** The person at the page; another one for each test. */
 export let user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
 

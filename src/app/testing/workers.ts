@@ -12,6 +12,7 @@ import type { PartName } from '@/core/scene/scene';
 import { measureBySize } from '@/core/testing/films';
 import type { ExportOrder } from '@/workers/export-protocol';
 import type { PlayOptions, StageReport } from '@/workers/protocol';
+import { SoundDesk } from '@/workers/sound-desk';
 import { TableDesk } from '@/workers/table-desk';
 
 /** The worker of the stage without its thread and without a canvas: films are prepared and told of, not painted. */
@@ -138,6 +139,7 @@ export const startTableWorker = () => {
   return client(workers.table);
 };
 export const startStageWorker = () => client(workers.stage);
+export const startSoundWorker = () => client(new SoundDesk());
 export const startExportWorker = () => client(workers.exporter);
 export const transfer = <T>(value: T): T => value;
 export const callback = <T>(value: T): T => value;
