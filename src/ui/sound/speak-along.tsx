@@ -16,7 +16,6 @@ import { SpeakMeter } from './speak-meter';
 /** Nobody is recorded: only the times are kept. */
 const NO_VOICE = 'none';
 const COUNTDOWN = 3;
-const SECOND_MS = 1000;
 
 /** What is spoken along, and with which voice. */
 interface SpeakChoice {
@@ -24,13 +23,13 @@ interface SpeakChoice {
   readonly whole: boolean;
 }
 
-/** Speaks along the film: a strip above the beats, while it is open. */
-export function SpeakAlong() {
+/** Speaks along the film: a strip above the beats, while it is open. @param secondMs How long a second of the countdown takes. */
+export function SpeakAlong({ secondMs = 1000 }: { readonly secondMs?: number }) {
   const open = useSession((state) => state.speaking);
-  return open ? <SpeakPanel /> : null;
+  return open ? <SpeakPanel secondMs={secondMs} /> : null;
 }
 
-function SpeakPanel() {
+function SpeakPanel({ secondMs }: { readonly secondMs: number }) {
   const [choice, setChoice] = useState<SpeakChoice>({ microphone: '', whole: false });
   const [plan, setPlan] = useState<readonly CuePiece[] | null>(null);
   const [microphone, setMicrophone] = useState<VoiceMicrophone | null>(null);
@@ -49,7 +48,7 @@ function SpeakPanel() {
       className="flex shrink-0 items-center gap-3 border-t border-ink bg-card px-4 py-2.5 text-[13px]"
     >
       {plan ? (
-        <Speaking plan={plan} microphone={microphone} onDone={close} onAgain={again} />
+        <Speaking plan={plan} microphone={microphone} secondMs={secondMs} onDone={close} onAgain={again} />
       ) : (
         <Preparing
           choice={choice}
@@ -150,19 +149,20 @@ function Preparing({ choice, onChoice, onReady }: PreparingProps) {
 interface SpeakingProps {
   readonly plan: readonly CuePiece[];
   readonly microphone: VoiceMicrophone | null;
+  readonly secondMs: number;
   readonly onDone: () => void;
   readonly onAgain: () => void;
 }
 
 /** Counts down, then follows the person: presses, pauses, and from a cue once more. */
-function Speaking({ plan, microphone, onDone, onAgain }: SpeakingProps) {
+function Speaking({ plan, microphone, secondMs, onDone, onAgain }: SpeakingProps) {
   const { speak, studio } = useServices();
   const [narrator] = useState(() => new Narrator(plan));
   const [count, setCount] = useState(COUNTDOWN);
   const [, draw] = useState(0);
   const [lost, setLost] = useState(false);
   const refresh = () => draw((times) => times + 1);
-  useCountdown(count, setCount, () => {
+  useCountdown({ count, setCount, secondMs }, () => {
     narrator.goOn(performance.now());
     refresh();
   });
@@ -303,7 +303,13 @@ function useFilm(narrator: Narrator, show: (filmSec: number) => void, onEnd: () 
   });
 }
 
-function useCountdown(count: number, setCount: (count: number) => void, onGo: () => void): void {
+interface Countdown {
+  readonly count: number;
+  readonly setCount: (count: number) => void;
+  readonly secondMs: number;
+}
+
+function useCountdown({ count, setCount, secondMs }: Countdown, onGo: () => void): void {
   const go = useRef(onGo);
   go.current = onGo;
   useEffect(() => {
@@ -311,9 +317,9 @@ function useCountdown(count: number, setCount: (count: number) => void, onGo: ()
     const timer = setTimeout(() => {
       setCount(count - 1);
       if (count === 1) go.current();
-    }, SECOND_MS);
+    }, secondMs);
     return () => clearTimeout(timer);
-  }, [count, setCount]);
+  }, [count, setCount, secondMs]);
 }
 
 /** Space starts what is next, Shift lets the film run while it is held; whoever is on a button presses that. */
