@@ -1,5 +1,5 @@
 // npm run bench: measures speed, as ratios within one run. --json prints the figures as JSON; names of parts (core, tables,
-// readers, page, start, film, memory) measure these alone.
+// readers, page, start, film, sound, memory) measure these alone.
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
@@ -132,6 +132,23 @@ const parts = {
       row('preview 1280x720, between pictures', preview.gapsMs, 'ms', 1),
       row('  drawing', preview.drawMs, 'ms', 1),
       ['  later than 20 ms', `${(late * 100).toFixed(1)} %`, '', 'under 2 %'],
+    ];
+  },
+  async sound() {
+    const { times } = await measureInNode('sound.ts');
+    const { measureSoundExport } = await import('./bench/sound.mjs');
+    const { silent, heard } = await measureSoundExport();
+    return [
+      row(
+        'ten minutes of stereo mixed, music of 44.1 kHz under a voice',
+        times,
+        '× as quick as heard',
+        0,
+        'at least 100',
+      ),
+      row('a film of a minute, 720p, without sound', silent, 's', 1),
+      row('  with music', heard, 's', 1),
+      ratio(heard, silent, 3, 'at most 1.05'),
     ];
   },
   async memory() {

@@ -190,6 +190,8 @@ function openingServices(opener: TableOpener, studio: Studio, keeper: Keeper, sc
       } else toast.error(`The sample ${sample.name} could not be loaded. Is the app still running?`);
     },
     async openSampleFilm({ name, file }) {
+      // Nobody who looks at a sample is taken by surprise: its music is there, and silent until it is asked for.
+      setSession({ muted: true });
       const got = await scripts.takeFrom(`/samples/${file}`).catch(() => false);
       if (!got) toast.error(`The film ${name} could not be loaded. Is the app still running?`);
     },

@@ -38,7 +38,8 @@ describe('speaking along', () => {
         const { pieces, stretches } = narrator.taken(now);
         const recorded = stretches.reduce((sum, [from, to]) => sum + to - from, 0) / 1000;
         expect(recorded).toBeCloseTo(spoken, 6);
-        stretches.slice(1).forEach(([from], i) => expect(from).toBeGreaterThanOrEqual(stretches[i]?.[1] ?? 0));
+        for (const [i, [from]] of stretches.slice(1).entries())
+          expect(from).toBeGreaterThanOrEqual(stretches[i]?.[1] ?? 0);
         const [piece] = pieces;
         // Every cue lies within what was recorded, in order.
         let last = 0;

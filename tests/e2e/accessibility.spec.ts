@@ -79,6 +79,20 @@ for (const theme of ['light', 'dark'] as const) {
     await check(page, 'Files of a script');
   });
 
+  test(`sounds and speaking along can be used by everyone, ${theme}`, async ({ page }) => {
+    await openIn(page, theme);
+    await goTo(page, 'Pace');
+    await page.getByRole('button', { name: 'Quay drums' }).click();
+    await expect(page.getByRole('button', { name: /^Quay drums, music/ })).toBeVisible();
+    await page.getByRole('button', { name: /^Find the tempo/ }).click();
+    await page.getByRole('switch', { name: 'This piece goes by the beat' }).click();
+    await page.getByRole('switch', { name: 'Play the data' }).click();
+    await page.getByRole('button', { name: 'Speak along', exact: true }).click();
+    await expect(page.getByRole('region', { name: 'Speak along' })).toBeVisible();
+    await unfold(page);
+    await check(page, 'Sounds');
+  });
+
   test(`what opens in Shape and Gather can be read and used by everyone, ${theme}`, async ({ page }) => {
     await openIn(page, theme);
     await goTo(page, 'Shape');

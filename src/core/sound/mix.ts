@@ -135,17 +135,29 @@ async function addPart(plan: MixPlan, part: MixPart, { low, left, right }: Sum):
   const [sourceLeft, sourceRight] = await readPart(part, a, b);
   const ownLeft = resampled(resampler, sourceLeft, first, last);
   const ownRight = sourceLeft === sourceRight ? ownLeft : resampled(resampler, sourceRight, first, last);
+  const gains = gainsOf(plan, part, first, last);
+  const offset = from - low;
+  for (let i = 0; i < ownLeft.length; i++) {
+    const gain = gains ? (gains[i] as number) : part.gain;
+    left[offset + i] = (left[offset + i] as number) + gain * (ownLeft[i] as number);
+    right[offset + i] = (right[offset + i] as number) + gain * (ownRight[i] as number);
+  }
+}
+
+/** The gain of each sample of a part; null where it is the part's own for all of them. */
+function gainsOf(plan: MixPlan, part: MixPart, first: number, last: number): Float64Array | null {
   const length = part.end - part.start;
   const curve = backCurve(plan, part);
+  if (!curve && first >= part.fadeIn && length - last >= part.fadeOut) return null;
+  const gains = new Float64Array(last - first);
   for (let n = first; n < last; n++) {
     let gain = part.gain;
     if (n < part.fadeIn) gain *= fadeAt(n / part.fadeIn);
     if (length - n < part.fadeOut) gain *= fadeAt((length - n) / part.fadeOut);
     if (curve) gain *= curve(n + part.start);
-    const i = n + part.start - low;
-    left[i] = (left[i] as number) + gain * (ownLeft[n - first] as number);
-    right[i] = (right[i] as number) + gain * (ownRight[n - first] as number);
+    gains[n - first] = gain;
   }
+  return gains;
 }
 
 /** Samples between which stepping back goes along a straight line; places are multiples of it, so parts agree with the whole. */

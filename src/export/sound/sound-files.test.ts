@@ -52,7 +52,7 @@ describe('files of sounds', () => {
       expect([file.rate, file.frames, file.channels]).toEqual([rate, rate * 13, 2]);
       for (const from of [12 * rate - 50, 0, rate * 13 - 60, -20, 5 * rate]) {
         const [left] = await file.read(from, from + 100);
-        left.forEach((value, i) => expect(value).toBeCloseTo(samples[from + i] ?? 0, 3));
+        for (const [i, value] of left.entries()) expect(value).toBeCloseTo(samples[from + i] ?? 0, 3);
       }
       file.close();
     },

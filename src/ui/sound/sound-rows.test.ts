@@ -39,7 +39,8 @@ describe('rows of sounds', () => {
         for (const row of rows) {
           expect(new Set(row.map(({ kind }) => kind)).size).toBe(1);
           const spans = row.map((each) => soundSpan(each, 25)).sort((a, b) => a[0] - b[0]);
-          spans.slice(1).forEach(([from], i) => expect(from).toBeGreaterThanOrEqual((spans[i]?.[1] ?? 0) - 1e-6));
+          for (const [i, [from]] of spans.slice(1).entries())
+            expect(from).toBeGreaterThanOrEqual((spans[i]?.[1] ?? 0) - 1e-6);
         }
       }),
     );

@@ -1,0 +1,7 @@
+// Made by npm run wasm from scripts/wasm/resample.ts; do not edit.
+/** The module's bytes, in base64. */
+export const wasmBase64 =
+  'AGFzbQEAAAABDgFgCn9/f39/f39/f38AAg8BA2VudgZtZW1vcnkCAAADAgEABxUCCHJlc2FtcGxlAAAGbWVtb3J5AgAKxAEBwQEC' +
+  'AXsEfyABQQJ0IQwDQCAEIAtKBEAgACAGIAxsaiENIAIgBUECdGohDv0MAAAAAAAAAAAAAAAAAAAAACEKQQAhAQNAIAEgDEkEQCAK' +
+  'IAEgDmr9AAQAIAEgDWr9AAQA/eYB/eQBIQogAUEQaiEBDAELCyADIAtBAnRqIAr9HwAgCv0fAZIgCv0fAiAK/R8DkpI4AgAgBSAH' +
+  'aiEFIAkgBiAIaiIGTARAIAYgCWshBiAFQQFqIQULIAtBAWohCwwBCwsL';
