@@ -146,7 +146,7 @@ const parts = {
         0,
         'at least 100',
       ),
-      row('a film of a minute, 720p, without sound', silent, 's', 1),
+      row('a film of a minute, 1080p, without sound', silent, 's', 1),
       row('  with music', heard, 's', 1),
       ratio(heard, silent, 3, 'at most 1.05'),
     ];

@@ -82,7 +82,7 @@ test('films carry their sound, as long as the picture and in its place; parts ar
     tempo('render', ...film, '--out', at(name));
     const heard = onsets(samplesOf(at(name)));
     expect(heard.length, name).toBe(times.length);
-    heard.forEach((sec, i) => expect(Math.abs(sec - (times[i] ?? 0)), name).toBeLessThan(0.012));
+    for (const [i, sec] of heard.entries()) expect(Math.abs(sec - (times[i] ?? 0)), name).toBeLessThan(0.012);
     const length = Number(
       execFileSync('ffprobe', ['-v', 'error', '-show_entries', 'format=duration', '-of', 'csv=p=0', at(name)]),
     );
@@ -115,7 +115,7 @@ test('films carry their sound, as long as the picture and in its place; parts ar
   tempo('join', at('a.mp4'), at('b.mp4'), '--sound-of', at('film.yaml'), '--out', at('joined.mp4'));
   const joined = onsets(samplesOf(at('joined.mp4')));
   expect(joined.length).toBe(times.length);
-  joined.forEach((sec, i) => expect(Math.abs(sec - (times[i] ?? 0))).toBeLessThan(0.012));
+  for (const [i, sec] of joined.entries()) expect(Math.abs(sec - (times[i] ?? 0))).toBeLessThan(0.012);
   expect(() => tempo('render', at('boats.csv'), '--sound', at('boats.csv'), '--out', at('odd.mp4'))).toThrow(
     /boats\.csv is not a sound/,
   );
@@ -152,7 +152,7 @@ test('what is spoken along a built chart is heard in the film when its steps com
   expect(steps).toHaveLength(3);
   // The stand-in speaks at each press; the last press ends the piece.
   const heard = onsets(samplesOf(at('spoken.mp4'))).slice(0, 3);
-  heard.forEach((sec, i) => expect(Math.abs(sec - (steps[i] ?? 0))).toBeLessThan(0.04));
+  for (const [i, sec] of heard.entries()) expect(Math.abs(sec - (steps[i] ?? 0))).toBeLessThan(0.04);
   // The film itself moves then: the picture before a step is not the one after it.
   const pictures = steps.flatMap((sec) => [sec - 0.04, sec + 0.4]).map((sec) => frameOf(at('spoken.mp4'), sec));
   for (let i = 0; i < pictures.length; i += 2) expect(pictures[i]?.equals(pictures[i + 1] as Buffer)).toBe(false);
