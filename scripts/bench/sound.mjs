@@ -25,7 +25,7 @@ export async function measureSoundExport() {
     '--fps',
     '30',
     '--size',
-    '1280x720',
+    '1920x1080',
   ];
   const music = ['--sound', path.join(root, 'public/sounds/low-tide.wav'), '--sound-loop'];
   try {
