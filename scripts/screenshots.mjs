@@ -161,6 +161,47 @@ async function shootSheet(pictures, across, name) {
   await sheet.close();
 }
 
+/** Music and a voice under the beats, with bars; and somebody who speaks along, in the dark theme. */
+async function shootSound() {
+  const page = await open('light');
+  await step(page, 'Pace');
+  await page.getByRole('button', { name: 'Market day' }).click();
+  await page.getByRole('button', { name: /^Find the tempo/ }).click();
+  await page.getByRole('switch', { name: 'This piece goes by the beat' }).click();
+  await page.getByRole('button', { name: '2', exact: true }).click();
+  await page.getByRole('switch', { name: 'Play the data' }).click();
+  await speak(page, 4);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: /^Voice 1, voice/ }).waitFor();
+  await page.getByRole('switch', { name: 'This piece goes by the beat' }).click();
+  await page.getByRole('button', { name: /^Market day, music/ }).click();
+  await seek(page, 0.4);
+  await showSection(page, 'Sound');
+  await page.waitForTimeout(5000);
+  await shoot(page, 'sound');
+  await page.close();
+  const dark = await open('dark');
+  await dark.getByRole('button', { name: 'Background #12191E' }).click();
+  await step(dark, 'Pace');
+  await speak(dark, 5);
+  await showSection(dark, 'Sound');
+  await shoot(dark, 'speaking');
+  await dark.close();
+}
+
+/** Speaks along some periods with the made-up voice. */
+async function speak(page, count) {
+  await page.getByRole('button', { name: 'Speak along', exact: true }).click();
+  await page.getByRole('combobox', { name: 'Voice from' }).click();
+  await page.getByRole('option', { name: /Made-up voice/ }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await page.locator('button:enabled', { hasText: 'Hold' }).waitFor();
+  for (let i = 0; i < count; i++) {
+    await page.keyboard.press('Space');
+    await page.waitForTimeout(700);
+  }
+}
+
 try {
   await shootCard();
   await shootCarryOver();
@@ -267,10 +308,6 @@ try {
   await light.waitForTimeout(500);
   await seek(light, 0.4);
   await shoot(light, 'ranks');
-  await light.getByRole('radio', { name: 'Gaps', exact: true }).click();
-  await light.getByRole('region', { name: /^Gaps/ }).waitFor();
-  await light.getByRole('region', { name: /^Gaps/ }).evaluate((map) => map.scrollTo(330, 0));
-  await shoot(light, 'gaps');
   const film = await open('light');
   for (const chart of ['Pie', 'Boxes', 'Words']) {
     await film.getByRole('button', { name: 'Add a piece' }).press('Enter');
@@ -283,11 +320,7 @@ try {
   await seek(film, 0.974);
   await film.waitForTimeout(1500);
   await shoot(film, 'programme');
-  const dark = await open('dark');
-  await dark.getByRole('button', { name: 'Background #12191E' }).click();
-  await dark.getByRole('radio', { name: '9:16, tall' }).click();
-  await seek(dark, 0.7);
-  await shoot(dark, 'dress-dark-tall');
+  await shootSound();
 } finally {
   await browser.close();
   await server.stop();

@@ -6,6 +6,7 @@ import { Group, Panel, Separator } from 'react-resizable-panels';
 import { Toaster } from 'sonner';
 import { setSession } from '@/state/session';
 import { Beats } from './beats/beats';
+import { useBeatsHeight } from './beats/beats-height';
 import { Bench } from './bench';
 import { commandsOf } from './commands';
 import { DropZone } from './drop-zone';
@@ -36,6 +37,7 @@ export function AppFrame() {
   const [shelf, setShelf] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
   const theme = useSession((state) => state.theme);
+  const { noticePx } = useBeatsHeight();
   const alone = useSession((state) => state.stageAlone);
   const onPalette = useCallback(() => setPalette(true), []);
   const onHelp = useCallback(() => setHelp(true), []);
@@ -98,7 +100,7 @@ export function AppFrame() {
       <Toaster
         theme={theme}
         position="bottom-center"
-        offset={140}
+        offset={{ bottom: noticePx }}
         className="!font-sans"
         toastOptions={{
           duration: 8000,

@@ -1,26 +1,22 @@
 'use client';
 
-import { SoundLanes, useLanesPx } from '../sound/sound-lanes';
+import { SoundLanes } from '../sound/sound-lanes';
 import { SpeakAlong } from '../sound/speak-along';
-import { useProject } from '../use-state';
+import { useBeatsHeight } from './beats-height';
 import { Programme } from './programme';
 import { Strip } from './strip';
 import { Transport } from './transport';
 
-/** Heights of the timeline without sounds, in CSS pixels. */
-const [ALONE_PX, WITH_PROGRAMME_PX] = [128, 172];
-
 /** The timeline under the stage. */
 export function Beats() {
-  const several = useProject((project) => project.film.pieces.length > 1, false);
-  const lanesPx = useLanesPx();
+  const { heightPx } = useBeatsHeight();
   return (
     <>
       <SpeakAlong />
       <section
         aria-label="Beats"
         className="flex shrink-0 flex-col border-t border-line bg-paper"
-        style={{ height: (several ? WITH_PROGRAMME_PX : ALONE_PX) + lanesPx }}
+        style={{ height: heightPx }}
       >
         <Transport />
         <Programme />
