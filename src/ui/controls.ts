@@ -10,17 +10,12 @@ import { valueAt } from '@/core/project/document-value';
 import { dressControls } from '@/core/project/dress-controls';
 import { beatControl, paceControls } from '@/core/project/pace-controls';
 import type { WorkStep } from '@/state/session';
+import type { ControlEntry } from './control-entry';
 import { found } from './find';
 import { outputControls, qualityControl } from './output/output-controls';
+import { soundEntries } from './sound/sound-entries';
 
-/** A control that can be found by name and opened from elsewhere. */
-export interface ControlEntry {
-  readonly id: string;
-  readonly label: string;
-  readonly step: WorkStep;
-  /** Other words that people look for it with. */
-  readonly words: string;
-}
+export type { ControlEntry } from './control-entry';
 
 /** Controls that are more than a value of the chart: they are drawn by hand. */
 const madeByHand: readonly ControlEntry[] = [
@@ -138,47 +133,7 @@ const madeByHand: readonly ControlEntry[] = [
   { id: 'focus-ease', label: 'Comes and goes within', step: 'pace', words: 'ease seconds soft' },
   { id: 'focus-time', label: 'Time of the focus', step: 'pace', words: 'from to' },
   { id: 'caption-files', label: 'Captions in a file', step: 'pace', words: 'subrip webvtt srt vtt import export' },
-  { id: 'sounds', label: 'Sounds', step: 'pace', words: 'music voice audio track narration mp3 wav song soundtrack' },
-  {
-    id: 'speak-along',
-    label: 'Speak along',
-    step: 'pace',
-    words: 'narration record voice microphone cues steps voice-over',
-  },
-  { id: 'tunes', label: 'Tunes that ship with the app', step: 'pace', words: 'music free loop strings drums' },
-  { id: 'notes', label: 'Play the data', step: 'pace', words: 'sonification notes plucked sound accessibility hear' },
-  { id: 'notes-scale', label: 'Notes sound', step: 'pace', words: 'scale key pentatonic' },
-  { id: 'notes-leads', label: 'Changes of lead', step: 'pace', words: 'notes sound data' },
-  { id: 'notes-entries', label: 'Names that come', step: 'pace', words: 'notes sound data entries' },
-  { id: 'notes-records', label: 'Records', step: 'pace', words: 'notes sound data highest' },
-  { id: 'notes-gain', label: 'Loudness of notes', step: 'pace', words: 'volume data' },
-  { id: 'notes-lowest', label: 'Lowest note', step: 'pace', words: 'pitch midi data' },
-  { id: 'sound-form', label: 'What is written', step: 'output', words: 'wav midi notes sound' },
-  { id: 'sound-name', label: 'Name of the sound', step: 'pace', words: 'music voice title' },
-  { id: 'sound-kind', label: 'The sound is', step: 'pace', words: 'music voice narration' },
-  { id: 'sound-on', label: 'Is heard', step: 'pace', words: 'sound mute off silence' },
-  { id: 'sound-start', label: 'Begins in the film at', step: 'pace', words: 'sound music move offset delay' },
-  { id: 'sound-from', label: 'Begins in the file at', step: 'pace', words: 'sound trim cut start' },
-  { id: 'sound-to', label: 'Ends in the file at', step: 'pace', words: 'sound trim cut end' },
-  { id: 'sound-gain', label: 'Loudness of the sound', step: 'pace', words: 'volume gain decibel level' },
-  { id: 'sound-fade-in', label: 'Sound comes within', step: 'pace', words: 'fade in music' },
-  { id: 'sound-fade-out', label: 'Sound goes within', step: 'pace', words: 'fade out music' },
-  { id: 'sound-loop', label: 'Over and over', step: 'pace', words: 'sound music loop repeat' },
-  { id: 'step-back', label: 'Music steps back under a voice', step: 'pace', words: 'duck ducking lower volume speech' },
-  { id: 'mix-gain', label: 'Loudness of the whole', step: 'pace', words: 'master volume mix gain' },
-  {
-    id: 'loudness',
-    label: 'How loud the film is',
-    step: 'pace',
-    words: 'lufs loudness meter ebu normalise peak limiter',
-  },
-  { id: 'find-tempo', label: 'Tempo of the music', step: 'pace', words: 'bpm beat detect find' },
-  { id: 'tempo', label: 'Beats', step: 'pace', words: 'bpm tempo beats per minute rhythm' },
-  { id: 'tap-tempo', label: 'Tap the tempo', step: 'pace', words: 'bpm beat' },
-  { id: 'beats-a-bar', label: 'A bar has', step: 'pace', words: 'beats time signature measure metre' },
-  { id: 'first-beat', label: 'The first bar begins at', step: 'pace', words: 'beat offset downbeat' },
-  { id: 'on-beat', label: 'This piece goes by the beat', step: 'pace', words: 'sync music rhythm periods bars' },
-  { id: 'beats-a-period', label: 'Each period takes', step: 'pace', words: 'beats sync music rhythm' },
+  ...soundEntries,
   {
     id: 'moments',
     label: 'Moments',

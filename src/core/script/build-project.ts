@@ -19,8 +19,8 @@ import type { Cube } from '../shaping/cube';
 import type { Issue, Outcome } from '../table/issue';
 import { cardOfScript } from './build-card';
 import { chartOfScript, familyOfScript } from './build-chart';
-import { soundFaults, soundOfScript, USUAL_PER_BAR } from './build-sound';
-import { type FilmScript, isCardPiece, type ScriptPiece, type ScriptSound, tableOfPiece } from './film-script';
+import { readSound, USUAL_PER_BAR } from './build-sound';
+import { type FilmScript, isCardPiece, type ScriptPiece, tableOfPiece } from './film-script';
 import { fewer, type ReadScript } from './read-script';
 import { didYouMean, scriptFault, scriptNote } from './script-faults';
 import { baseName, pictureOf, ScriptFiles } from './script-files';
@@ -92,7 +92,11 @@ class FilmBuilder {
     if (pieces.every(({ on }) => !on))
       this.faults.push(scriptFault('pieces', 'at least one of them has to play: leave “on” out, or set it to true.'));
     const sounds: Sound[] = [];
-    for (const [i, sound] of (script.sounds ?? []).entries()) sounds.push(...(await this.sound(sound, i)));
+    for (const [i, sound] of (script.sounds ?? []).entries()) {
+      const made = await readSound(sound, i, { files: this.files, soundSec: this.setting.soundSec });
+      sounds.push(...made.sounds);
+      this.faults.push(...made.faults);
+    }
     const film = { ...this.film(pieces, look), sounds };
     const project: Project = {
       format: 'plucky-tempo-project',
@@ -238,26 +242,6 @@ class FilmBuilder {
     if (this.pictures.some(({ id }) => id === name)) return name;
     const id = `picture ${name}`.slice(0, 100);
     return this.pictures.some((each) => each.id === id) ? id : this.addPicture(id, name, path);
-  }
-
-  private async sound(script: ScriptSound, place: number): Promise<Sound[]> {
-    const { file } = script;
-    const path = `sounds.${place}`;
-    const bytes = this.files.bytesOf(file);
-    if (!bytes) {
-      const words = `the sound ${file} is not there. It should lie beside the script, under this name.`;
-      this.faults.push(scriptFault(`${path}.file`, words));
-      return [];
-    }
-    try {
-      const fileSec = await this.setting.soundSec(bytes, baseName(file));
-      const sound = soundOfScript(script, { id: `sound-${place + 1}`, assetId: this.files.assetOf(file), fileSec });
-      this.faults.push(...soundFaults(sound, path));
-      return [sound];
-    } catch (error) {
-      this.faults.push(scriptFault(`${path}.file`, error instanceof Error ? error.message : String(error)));
-      return [];
-    }
   }
 
   private font({ family, file }: { readonly family: string; readonly file: string }, path: string): AddedFont[] {

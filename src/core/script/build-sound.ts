@@ -2,13 +2,39 @@ import { type Sound, soundName, usualSound } from '../project/sound';
 import type { Issue } from '../table/issue';
 import type { ScriptSound } from './film-script';
 import { scriptFault } from './script-faults';
-import { baseName } from './script-files';
+import { baseName, type ScriptFiles } from './script-files';
 
 /** Beats of a bar where a script does not say. */
 export const USUAL_PER_BAR = 4;
 
+/** A sound with its file, measured; or what is wrong with it. @param place Its number in the script, from 0. */
+export async function readSound(
+  script: ScriptSound,
+  place: number,
+  {
+    files,
+    soundSec,
+  }: { readonly files: ScriptFiles; readonly soundSec: (bytes: Uint8Array, name: string) => Promise<number> },
+): Promise<{ readonly sounds: readonly Sound[]; readonly faults: readonly Issue[] }> {
+  const { file } = script;
+  const path = `sounds.${place}`;
+  const bytes = files.bytesOf(file);
+  if (!bytes) {
+    const words = `the sound ${file} is not there. It should lie beside the script, under this name.`;
+    return { sounds: [], faults: [scriptFault(`${path}.file`, words)] };
+  }
+  try {
+    const fileSec = await soundSec(bytes, baseName(file));
+    const sound = soundOfScript(script, { id: `sound-${place + 1}`, assetId: files.assetOf(file), fileSec });
+    return { sounds: [sound], faults: soundFaults(sound, path) };
+  } catch (error) {
+    const words = error instanceof Error ? error.message : String(error);
+    return { sounds: [], faults: [scriptFault(`${path}.file`, words)] };
+  }
+}
+
 /** A sound of the film as a script says it. */
-export function soundOfScript(
+function soundOfScript(
   script: ScriptSound,
   { id, assetId, fileSec }: Pick<Sound, 'id' | 'assetId' | 'fileSec'>,
 ): Sound {
@@ -34,7 +60,7 @@ export function soundOfScript(
 }
 
 /** What does not fit together in a sound. @param path `sounds.0` */
-export function soundFaults({ fromSec, toSec, untilSec, startSec, fileSec }: Sound, path: string): Issue[] {
+function soundFaults({ fromSec, toSec, untilSec, startSec, fileSec }: Sound, path: string): Issue[] {
   const seconds = Math.round(fileSec * 1000) / 1000;
   const faults: Issue[] = [];
   if (fromSec >= fileSec)
@@ -51,4 +77,33 @@ export function soundFaults({ fromSec, toSec, untilSec, startSec, fileSec }: Sou
       ),
     );
   return faults;
+}
+
+/** A sound as a script has it; what is usual is left out. @param file What the script calls its file. */
+export function soundToScript(sound: Sound, file: string): ScriptSound {
+  const {
+    startSec: at,
+    fromSec: from,
+    toSec: to,
+    untilSec: until,
+    gainDb: gain,
+    fadeInSec,
+    fadeOutSec,
+    on,
+    loop,
+  } = sound;
+  return {
+    file,
+    kind: sound.kind,
+    ...(sound.name === soundName(sound.fileName) ? {} : { name: sound.name }),
+    ...(on ? {} : { on }),
+    ...(at === 0 ? {} : { at }),
+    ...(from === 0 ? {} : { from }),
+    ...(to === null ? {} : { to }),
+    ...(until === null ? {} : { until }),
+    ...(gain === 0 ? {} : { gain }),
+    ...(fadeInSec === 0 ? {} : { fadeIn: fadeInSec }),
+    ...(fadeOutSec === 0 ? {} : { fadeOut: fadeOutSec }),
+    ...(loop ? { loop } : {}),
+  };
 }

@@ -7,11 +7,12 @@ import type { FilmPiece } from '../project/film';
 import { looks } from '../project/looks';
 import { cardOf, chartOf, showsCard, tableOf } from '../project/pieces';
 import type { Project } from '../project/project';
-import { type Sound, soundName, usualMix } from '../project/sound';
+import { usualMix } from '../project/sound';
 import type { TableEntry, TableSource } from '../project/table-entry';
 import { cut } from '../project/transition';
 import { type Fields, fieldsOf } from '../shaping/fields';
 import { builtBy } from './build-chart';
+import { soundToScript } from './build-sound';
 import {
   type FilmScript,
   SCRIPT_FORMAT,
@@ -20,7 +21,6 @@ import {
   type ScriptChartPiece,
   type ScriptInto,
   type ScriptSettings,
-  type ScriptSound,
   type ScriptTable,
 } from './film-script';
 import { baseName } from './script-files';
@@ -65,7 +65,7 @@ export function scriptOfProject(project: Project, families: readonly KnownFamily
       ? {}
       : { fonts: project.fonts.map(({ family, ...file }) => ({ family, file: files.of('fonts', file) })) }),
     ...(overlays.length === 0 ? {} : { overlays }),
-    ...(sounds.length === 0 ? {} : { sounds: sounds.map((sound) => soundOf(sound, files)) }),
+    ...(sounds.length === 0 ? {} : { sounds: sounds.map((sound) => soundToScript(sound, files.of('sounds', sound))) }),
     ...(same(mix, usualMix) ? {} : { mix: { gain: mix.gainDb, stepBack: mix.stepBackDb } }),
     ...(beat ? { beat: { bpm: beat.bpm, first: beat.firstSec, perBar: beat.perBar } } : {}),
     pieces: pieces.map((piece) =>
@@ -96,35 +96,6 @@ class FileNames {
   all(): Map<string, string> {
     return new Map([...this.byAsset].map(([assetId, name]) => [name, assetId]));
   }
-}
-
-/** A sound as a script has it; what is usual is left out. */
-function soundOf(sound: Sound, files: FileNames): ScriptSound {
-  const {
-    startSec: at,
-    fromSec: from,
-    toSec: to,
-    untilSec: until,
-    gainDb: gain,
-    fadeInSec,
-    fadeOutSec,
-    on,
-    loop,
-  } = sound;
-  return {
-    file: files.of('sounds', sound),
-    kind: sound.kind,
-    ...(sound.name === soundName(sound.fileName) ? {} : { name: sound.name }),
-    ...(on ? {} : { on }),
-    ...(at === 0 ? {} : { at }),
-    ...(from === 0 ? {} : { from }),
-    ...(to === null ? {} : { to }),
-    ...(until === null ? {} : { until }),
-    ...(gain === 0 ? {} : { gain }),
-    ...(fadeInSec === 0 ? {} : { fadeIn: fadeInSec }),
-    ...(fadeOutSec === 0 ? {} : { fadeOut: fadeOutSec }),
-    ...(loop ? { loop } : {}),
-  };
 }
 
 /** What cards and charts have in common. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { Mic, Pause, Play, RotateCcw, SkipForward, X } from 'lucide-react';
+import { Pause, Play, RotateCcw, SkipForward, X } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { CuePiece } from '@/core/film/cue-plan';
@@ -8,20 +8,13 @@ import { Narrator } from '@/state/narrator';
 import { setSession } from '@/state/session';
 import { clockWords } from '../beats/time-words';
 import { Button } from '../parts/button';
-import { SelectBox } from '../parts/select-field';
 import { useServices, type VoiceMicrophone } from '../services';
-import { useProject, useSession } from '../use-state';
+import { useSession } from '../use-state';
+import { useFrames, useSpeakKeys } from './speak-hooks';
 import { SpeakMeter } from './speak-meter';
+import { type SpeakChoice, SpeakPreparing } from './speak-preparing';
 
-/** Nobody is recorded: only the times are kept. */
-const NO_VOICE = 'none';
 const COUNTDOWN = 3;
-
-/** What is spoken along, and with which voice. */
-interface SpeakChoice {
-  readonly microphone: string;
-  readonly whole: boolean;
-}
 
 /** Speaks along the film: a strip above the beats, while it is open. @param secondMs How long a second of the countdown takes. */
 export function SpeakAlong({ secondMs = 1000 }: { readonly secondMs?: number }) {
@@ -50,7 +43,7 @@ function SpeakPanel({ secondMs }: { readonly secondMs: number }) {
       {plan ? (
         <Speaking plan={plan} microphone={microphone} secondMs={secondMs} onDone={close} onAgain={again} />
       ) : (
-        <Preparing
+        <SpeakPreparing
           choice={choice}
           onChoice={setChoice}
           onReady={(cues, opened) => {
@@ -63,86 +56,6 @@ function SpeakPanel({ secondMs }: { readonly secondMs: number }) {
         <X className="size-4" aria-hidden />
       </Button>
     </section>
-  );
-}
-
-interface PreparingProps {
-  readonly choice: SpeakChoice;
-  readonly onChoice: (choice: SpeakChoice) => void;
-  readonly onReady: (plan: readonly CuePiece[], microphone: VoiceMicrophone | null) => void;
-}
-
-/** Which microphone, and how much of the film. The browser is asked for the microphone at the press of Begin, not before. */
-function Preparing({ choice, onChoice, onReady }: PreparingProps) {
-  const { speak, studio } = useServices();
-  const several = useProject((project) => project.film.pieces.filter(({ on }) => on).length > 1, false);
-  const pieceId = useSession((state) => state.overview?.pieceId ?? null);
-  const [list, setList] = useState<readonly { readonly id: string; readonly label: string }[]>([]);
-  const [trouble, setTrouble] = useState('');
-  const [opening, setOpening] = useState(false);
-  useEffect(() => {
-    let gone = false;
-    void speak.microphones().then((found) => {
-      if (!gone) setList(found);
-    });
-    return () => {
-      gone = true;
-    };
-  }, [speak]);
-  const chosen = choice.microphone || list[0]?.id || NO_VOICE;
-  const begin = async () => {
-    setOpening(true);
-    setTrouble('');
-    try {
-      await studio.playback.pause();
-      const cues = await speak.plan(choice.whole ? null : pieceId);
-      const opened = chosen === NO_VOICE ? null : await speak.open(chosen);
-      if (cues.length === 0) throw new Error('There is no film to speak along yet.');
-      onReady(cues, opened);
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : String(error));
-      // Names of devices are told once one of them was allowed.
-      setList(await speak.microphones());
-    } finally {
-      setOpening(false);
-    }
-  };
-  return (
-    <div className="flex min-w-0 flex-1 flex-col gap-1.5">
-      <div className="flex flex-wrap items-center gap-3">
-        <span className="w-64">
-          <SelectBox
-            label="Voice from"
-            value={chosen}
-            choices={[
-              ...list.map(({ id, label }) => ({ value: id, label })),
-              { value: NO_VOICE, label: 'Without a voice: times only' },
-            ]}
-            onChange={(microphone) => onChoice({ ...choice, microphone })}
-          />
-        </span>
-        {several && (
-          <span className="w-44">
-            <SelectBox
-              label="How much"
-              value={choice.whole ? 'film' : 'piece'}
-              choices={[
-                { value: 'piece', label: 'This piece' },
-                { value: 'film', label: 'The whole film' },
-              ]}
-              onChange={(value) => onChoice({ ...choice, whole: value === 'film' })}
-            />
-          </span>
-        )}
-        <Button look="loud" disabled={opening} onClick={() => void begin()}>
-          <Mic className="size-4" aria-hidden /> Begin
-        </Button>
-      </div>
-      <p role={trouble ? 'alert' : undefined} className={trouble ? 'text-accent-text' : 'text-[12px] text-quiet'}>
-        {trouble ||
-          'The film waits at each step or period. Space or a press starts the next one; hold Shift to let it run. What you say, and when, is kept.'}
-      </p>
-    </div>
   );
 }
 
@@ -270,19 +183,6 @@ function RunningTime({ narrator }: { readonly narrator: Narrator }) {
   return <span ref={text} className="font-mono text-[18px]" />;
 }
 
-/** Calls at every picture of the screen. */
-function useFrames(act: () => void): void {
-  const latest = useRef(act);
-  latest.current = act;
-  useEffect(() => {
-    let frame = requestAnimationFrame(function again() {
-      latest.current();
-      frame = requestAnimationFrame(again);
-    });
-    return () => cancelAnimationFrame(frame);
-  }, []);
-}
-
 /** Has the stage show what the narrator has come to. */
 function useFilm(narrator: Narrator, show: (filmSec: number) => void, onEnd: () => void): void {
   const shown = useRef(Number.NaN);
@@ -320,37 +220,4 @@ function useCountdown({ count, setCount, secondMs }: Countdown, onGo: () => void
     }, secondMs);
     return () => clearTimeout(timer);
   }, [count, setCount, secondMs]);
-}
-
-/** Space starts what is next, Shift lets the film run while it is held; whoever is on a button presses that. */
-function useSpeakKeys({
-  onPress,
-  onRun,
-}: {
-  readonly onPress: () => void;
-  readonly onRun: (running: boolean) => void;
-}): void {
-  const latest = useRef({ onPress, onRun });
-  latest.current = { onPress, onRun };
-  useEffect(() => {
-    const onKeyDown = (event: KeyboardEvent) => {
-      if (event.target instanceof Element && event.target.closest('input, textarea, select, [role="listbox"]')) return;
-      if (event.key === 'Shift' && !event.repeat) latest.current.onRun(true);
-      if (event.key !== ' ' || event.repeat) return;
-      event.preventDefault();
-      event.stopPropagation();
-      latest.current.onPress();
-    };
-    const onKeyUp = (event: KeyboardEvent) => {
-      if (event.key === 'Shift') latest.current.onRun(false);
-      // A button would be pressed when the key comes up.
-      if (event.key === ' ') event.preventDefault();
-    };
-    window.addEventListener('keydown', onKeyDown, true);
-    window.addEventListener('keyup', onKeyUp, true);
-    return () => {
-      window.removeEventListener('keydown', onKeyDown, true);
-      window.removeEventListener('keyup', onKeyUp, true);
-    };
-  }, []);
 }
