@@ -9,7 +9,6 @@ import { typeControls } from '@/core/project/controls/type-controls';
 import { valueAt } from '@/core/project/document-value';
 import { dressControls } from '@/core/project/dress-controls';
 import { beatControl, paceControls } from '@/core/project/pace-controls';
-import type { WorkStep } from '@/state/session';
 import type { ControlEntry } from './control-entry';
 import { found } from './find';
 import { outputControls, qualityControl } from './output/output-controls';

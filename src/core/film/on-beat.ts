@@ -58,6 +58,7 @@ export function chartOnBeat(chart: Chart, periods: readonly Period[], on: OnBeat
     pace: {
       ...pace,
       length: { by: 'period', sec: each },
+      beatGrid: { firstSec: beat.firstSec - fromSec, eachSec: each },
       sharing: 'even',
       slowAtSwaps: 0,
       beats: steps.map((weight, i) => ({ periodKey: periods[i]?.key ?? '', weight })),

@@ -2,6 +2,7 @@ import { bisectRight } from 'd3-array';
 import { easeCubicInOut, easeLinear, easeSinInOut } from 'd3-ease';
 import type { Period } from '../shaping/cube';
 import { buildSec, closingOf, type EaseName, type Pace, paceLimits } from './pace';
+import { bentFraction, type StepWarp } from './step-warp';
 
 /** Curves from [0, 1] onto [0, 1] that never go back. */
 const eases: Readonly<Record<EaseName, (x: number) => number>> = {
@@ -28,6 +29,8 @@ export interface FilmClock {
    */
   readonly spanStartSec: Float64Array;
   readonly ease: (x: number) => number;
+  /** Bends of single steps, behind their easing; most films have none. */
+  readonly warps?: ReadonlyMap<number, StepWarp>;
   /** Seconds at the start and at the end in which marks come on stage and leave it. */
   readonly openingSec: number;
   readonly closingSec: number;
@@ -192,7 +195,7 @@ function positionInSpan(clock: FilmClock, found: number, timeSec: number): FilmP
   const start = starts[span] ?? 0;
   const end = starts[span + 1] ?? start;
   const travelled = end > start ? Math.min(1, Math.max(0, (timeSec - start) / (end - start))) : 1;
-  const fraction = clock.ease(travelled);
+  const fraction = fractionAt(clock, (span - 1) / 2, travelled);
   return { span, fraction, position: (span - 1) / 2 + fraction };
 }
 
@@ -206,15 +209,30 @@ export function timeOf(clock: FilmClock, span: number, fraction: number): number
   const start = clock.spanStartSec[span] ?? 0;
   if (span % 2 === 0) return start;
   const end = clock.spanStartSec[span + 1] ?? start;
-  return start + (end - start) * invertEase(clock.ease, fraction);
+  const step = (span - 1) / 2;
+  const travelled = clock.warps?.has(step)
+    ? inverse((x) => fractionAt(clock, step, x), fraction)
+    : invertEase(clock.ease, fraction);
+  return start + (end - start) * travelled;
+}
+
+/** The fraction of a step after easing, and its bend. @param travelled Share of its seconds, in [0, 1]. */
+function fractionAt({ ease, warps }: FilmClock, step: number, travelled: number): number {
+  const warp = warps?.get(step);
+  return warp ? bentFraction(warp, ease(travelled)) : ease(travelled);
 }
 
 function invertEase(ease: (x: number) => number, y: number): number {
-  if (ease === easeLinear || y <= 0 || y >= 1) return Math.min(1, Math.max(0, y));
+  return ease === easeLinear ? Math.min(1, Math.max(0, y)) : inverse(ease, y);
+}
+
+/** Where a curve from 0 to 1 that never goes back has a value. */
+function inverse(curve: (x: number) => number, y: number): number {
+  if (y <= 0 || y >= 1) return Math.min(1, Math.max(0, y));
   let [low, high] = [0, 1];
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2;
-    if (ease(middle) < y) low = middle;
+    if (curve(middle) < y) low = middle;
     else high = middle;
   }
   return (low + high) / 2;

@@ -1,3 +1,5 @@
+import type { BeatGrid } from './step-warp';
+
 /** How a step moves from one period to the next; named curves of d3-ease. */
 export const eases = ['even', 'soft', 'swift'] as const;
 export type EaseName = (typeof eases)[number];
@@ -67,6 +69,8 @@ export interface Pace {
   readonly slowAtSwaps: number;
   readonly opening: Build;
   readonly closing: Build<ClosingKind>;
+  /** Where beats lie, while the piece goes by the film's beat: given to it as it is told, and never part of a document. */
+  readonly beatGrid?: BeatGrid;
 }
 
 /** Limits of a pace, shared by the schema and the interface. */

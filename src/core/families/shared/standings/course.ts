@@ -8,6 +8,7 @@ import {
   type RaceSettings,
   raceInTime,
 } from '../../../motion/race';
+import { withSwapsOnBeats } from '../../../motion/swaps-on-beats';
 import { sumTotals, type Totals } from '../../../motion/totals';
 import { createFilmClock, createStillClock, type FilmClock } from '../../../pace/film-clock';
 import type { AlongMomentWords, MomentWords } from '../../../project/moment-words';
@@ -52,7 +53,11 @@ export function standingsCourse(
     if (play.kind === 'built')
       return raceInTime(standings, createStillClock(cube.periods, pace, framesPerSec, play.lengthSec), settings);
     const changes = pace.slowAtSwaps > 0 ? changesPerStep(standings, cube.periods.length) : null;
-    return raceInTime(standings, createFilmClock(cube.periods, pace, framesPerSec, changes), settings);
+    const clock = createFilmClock(cube.periods, pace, framesPerSec, changes);
+    const { beatGrid } = pace;
+    // Changes that are spread over whole steps are centred on nothing.
+    const onBeats = beatGrid && settings.swapMode !== 'over-period';
+    return raceInTime(standings, onBeats ? withSwapsOnBeats(clock, standings.events, beatGrid) : clock, settings);
   });
   const leadSec = lazy(() => Float64Array.from(findLeadChanges(race.tracks).map(({ timeSec }) => timeSec)));
   const totals = () => memory.once('totals', [cube, gaps, between], () => sumTotals(cube, gaps, between));
