@@ -12,6 +12,7 @@ import { keepAsset, loadAsset } from '@/state/keep/assets';
 import { sessionStore, setSession } from '@/state/session';
 import { callback, startSoundWorker, type WorkerClient } from '@/workers/client';
 import type { MixMeasure, SoundWorkerApi } from '@/workers/sound-protocol';
+import { keepOutline, keptOutline } from './kept-outlines';
 import { SoundPlayer } from './sound-player';
 
 /** Files that are taken for sounds. */
@@ -146,10 +147,14 @@ export class FilmSounds {
 
   /** The outline of a sound's wave; in words why there is none. */
   async peaks(sound: Sound) {
+    const kept = await keptOutline(sound.assetId);
+    if (kept) return kept;
     const trouble = await this.give(sound);
     if (trouble !== null) return trouble;
     const outcome = await this.api.peaks(sound.assetId);
-    return outcome.ok ? outcome.value : outcome.message;
+    if (!outcome.ok) return outcome.message;
+    void keepOutline(sound.assetId, outcome.value);
+    return outcome.value;
   }
 
   /** The beat of a sound; in words why none is found. */

@@ -23,6 +23,9 @@ export interface FilmSoundPlayer {
   stop(): void;
 }
 
+/** A playhead that has not been moved for so long rests, in milliseconds. */
+const RESTS_MS = 150;
+
 /** A film of which nothing is heard. */
 export const silence: FilmSoundPlayer = { start: async () => null, stop: () => undefined };
 
@@ -101,10 +104,20 @@ export class Playback {
     if (!overview) return;
     const target = Math.min(overview.filmSec, Math.max(0, timeSec));
     this.sent = { timeSec: target, overview };
-    const { playing, speed, looping, span } = sessionStore.getState();
+    if (sessionStore.getState().playing) this.hearSoon(overview);
     await this.stage.seek(target);
-    if (playing)
-      await this.begin({ fromSec: target, speed, loop: looping || span ? (span ?? [0, overview.filmSec]) : null });
+  }
+
+  /** Silent while somebody scrubs; heard again once the playhead rests. */
+  private hearSoon(overview: FilmOverview): void {
+    this.sound.stop();
+    const turn = ++this.turn;
+    setTimeout(() => {
+      const { playing, speed, looping, span } = sessionStore.getState();
+      if (turn !== this.turn || !playing) return;
+      const fromSec = playheadStore.getState().readout?.timeSec ?? 0;
+      void this.begin({ fromSec, speed, loop: looping || span ? (span ?? [0, overview.filmSec]) : null });
+    }, RESTS_MS);
   }
 
   /** Shows a time of the film while it stands still, as quickly as can be; sound stays as it is. */

@@ -85,4 +85,14 @@ describe('a web page of a film', () => {
     missing = 'woff2';
     await expect(page()).rejects.toThrow(/The font file .* did not load/);
   });
+
+  it('holds what is heard, and lets it be heard from nowhere else', async () => {
+    expect(await page()).not.toContain('<audio');
+    const sound = new Uint8Array(70_000).fill(7).buffer;
+    const html = new TextDecoder().decode(await webPage(roomOf(raceProject(), cubeOf([[1, 2]])), sound));
+    const data = between(html, 'src="data:audio/mp4;base64,', '"');
+    expect(Buffer.from(data, 'base64').equals(Buffer.from(sound))).toBe(true);
+    expect(between(html, 'Content-Security-Policy" content="', '"')).toContain('media-src data:');
+    expect(html).toContain('>Sound on</button>');
+  });
 });
