@@ -94,6 +94,8 @@ describe('sounds under the film', () => {
       // Before it the film holds.
       expect((periodSec[2] ?? 0) - (periodSec[1] ?? 0)).toBeCloseTo((4 * 60) / (film().beat?.bpm ?? 1), 6);
     });
+    expect(screen.getByText(/which gives its seconds/)).toBeTruthy();
+    expect(screen.getByRole('spinbutton', { name: 'Whole film' })).toHaveProperty('disabled', true);
     await app.user.click(screen.getByRole('button', { name: 'Forget the beat' }));
     await waitFor(() => expect(sessionStore.getState().overview?.filmSec).toBe(before));
   });

@@ -7,7 +7,7 @@ import { Controls } from '../parts/control';
 import { counted } from '../parts/counted';
 import { Section } from '../parts/field';
 import { NumberField } from '../parts/number-field';
-import { useChart, useSession } from '../use-state';
+import { useChart, usePiece, useProject, useSession } from '../use-state';
 import { FrameRate } from './frame-rate';
 
 /** The film's length, its frame rate, and the holds at its ends. */
@@ -15,6 +15,9 @@ export function LengthSection() {
   const pace = useChart((chart) => chart.pace);
   const play = useChart((chart) => chart.play);
   const overview = useSession((state) => state.overview);
+  const onBeat = usePiece((piece) => piece.onBeat !== null, false);
+  const hasBeat = useProject((project) => project.film.beat !== null, false);
+  const byBeat = onBeat && hasBeat;
   if (!pace) return null;
   const stepCount = Math.max(1, (overview?.periodSec.length ?? 2) - 1);
   const whole = overview?.lengthSec ?? pace.length.sec;
@@ -41,6 +44,7 @@ export function LengthSection() {
             range={paceLimits.lengthSec}
             step={0.5}
             unit="s"
+            disabled={byBeat}
             onChange={setLength('whole')}
           />
           <NumberField
@@ -50,13 +54,14 @@ export function LengthSection() {
             step={0.05}
             decimals={3}
             unit="s"
-            disabled={(overview?.periodSec.length ?? 0) < 2}
+            disabled={byBeat || (overview?.periodSec.length ?? 0) < 2}
             onChange={setLength('period')}
           />
         </>
       )}
       <p className="-mt-1 text-[12px] text-quiet">
-        {still ? '' : kept} {overview ? `${counted(overview.frameCount, 'frame')}.` : ''}
+        {still ? '' : byBeat ? 'The piece goes by the beat, which gives its seconds.' : kept}{' '}
+        {overview ? `${counted(overview.frameCount, 'frame')}.` : ''}
       </p>
       <FrameRate />
       {!still && <Controls of={['hold-start', 'hold-end']} />}
