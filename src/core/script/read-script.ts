@@ -71,6 +71,8 @@ function without(data: object, paths: readonly (readonly (string | number)[])[])
       .reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], rest);
     if (typeof holder !== 'object' || holder === null) continue;
     const key = path.at(-1) as string;
+    // What lacks something that it needs cannot be judged any further.
+    if (path.length === 2 && !(key in holder)) delete rest[String(path[0])];
     delete (holder as Record<string, unknown>)[key];
     if (key === 'chart') delete (holder as Record<string, unknown>).set;
   }

@@ -1,11 +1,15 @@
 import { Midi } from '@tonejs/midi';
 import { BufferSource, Input, WAVE } from 'mediabunny';
 import { describe, expect, it } from 'vitest';
+import { dataNotes } from '@/core/film/data-notes';
+import { tellFilm } from '@/core/film/tell-film';
+import { usualNotes } from '@/core/project/data-notes';
 import type { Project } from '@/core/project/project';
 import { type Sound, usualSound } from '@/core/project/sound';
 import { hzOf } from '@/core/sound/pluck';
 import { MIX_RATE } from '@/core/sound/source';
 import { wavOf } from '@/core/sound/wav';
+import { demoCube } from '@/core/testing/demo-cube';
 import { raceProject } from '@/core/testing/projects';
 import { memoryFile } from '../video/film-file';
 import { bytesAmong, openFilmSound } from './film-sound';
@@ -119,6 +123,37 @@ describe('the sound of a film', () => {
     expect(await heard([sound({ on: false })])).toBeNull();
     expect(await heard([sound({ startSec: 9 })])).toBeNull();
     await expect(heard([sound({ assetId: 'gone' })])).rejects.toThrow(/“A tone” \(tone\.wav\) is not there/);
+  });
+});
+
+describe('sound and picture over ten minutes', () => {
+  it('stay within one frame of each other: a note at each change of lead is heard with it', async () => {
+    const plain = raceProject({});
+    const charts = plain.charts.map((chart) => ({
+      ...chart,
+      pace: { ...chart.pace, length: { by: 'whole' as const, sec: 600 } },
+    }));
+    const pieces = plain.film.pieces.map((piece) => ({
+      ...piece,
+      notes: { ...usualNotes, entries: false, records: false },
+    }));
+    const project = { ...plain, charts, film: { ...plain.film, pieces } };
+    const film = tellFilm(project, new Map([['c1', demoCube()]]));
+    const [piece] = film.pieces;
+    if (piece.kind !== 'chart') throw new Error('no chart');
+    const leads = piece.family.momentsOf(piece.chart).filter(({ kind }) => kind === 'lead');
+    expect(leads.length).toBeGreaterThan(2);
+    const mixed = await openFilmSound(project, {
+      filmSec: film.lengthSec,
+      notes: dataNotes(film),
+      bytesOf: () => null,
+    });
+    for (const { timeSec } of leads) {
+      const from = Math.round((timeSec - 0.05) * MIX_RATE);
+      const { left } = (await mixed?.mix(from, from + MIX_RATE / 10)) ?? { left: new Float32Array() };
+      const onset = (from + left.findIndex((value) => Math.abs(value) > 1e-5)) / MIX_RATE;
+      expect(Math.abs(onset - timeSec)).toBeLessThan(1 / film.framesPerSec);
+    }
   });
 });
 
