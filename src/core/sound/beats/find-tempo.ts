@@ -8,7 +8,12 @@ const APART = 1.004;
 const TEETH = 4;
 /** What people tap to most readily, and how much less to others: spread in octaves. */
 const USUAL_BPM = 120;
-const SPREAD_OCTAVES = 0.75;
+const SPREAD_OCTAVES = 1.3;
+/** Of two tempi an octave apart the one in this range is told, where the sound says no other: beyond it people tap half or double. */
+const [LEAST_BPM, MOST_BPM] = [81.5, 163];
+const BEYOND = 0.8;
+/** Octaves in which the range ends. */
+const EDGE_OCTAVES = 0.03;
 /** Steps over which onsets are smeared: beats of people are never quite even. */
 const SMEAR_SEC = 0.012;
 
@@ -84,7 +89,11 @@ export function findTempo(onsets: Float64Array): Tempo | null {
   return best;
 }
 
-const preference = (bpm: number) => Math.exp(-0.5 * (Math.log2(bpm / USUAL_BPM) / SPREAD_OCTAVES) ** 2);
+function preference(bpm: number): number {
+  const beyond = Math.max(Math.log2(LEAST_BPM / bpm), Math.log2(bpm / MOST_BPM), 0);
+  const inRange = 1 - (1 - BEYOND) * Math.min(1, beyond / EDGE_OCTAVES);
+  return inRange * Math.exp(-0.5 * (Math.log2(bpm / USUAL_BPM) / SPREAD_OCTAVES) ** 2);
+}
 
 /** How much comes again after a beat and its multiples. */
 function combAt(like: Float64Array, lag: number): number {
