@@ -66,6 +66,12 @@ export class FilmSounds {
 
   /** Adds files as sounds under the film, from the playhead where they are voices. What cannot be read is named. */
   async add(files: readonly File[], kind?: SoundKind, usual: Partial<Sound> = {}): Promise<void> {
+    if (!documentStore.getState().project) {
+      toast.error('There is no film yet to lay sounds under.', {
+        description: 'Open a table first, then add them again.',
+      });
+      return;
+    }
     const sounds: Sound[] = [];
     for (const file of files) {
       const assetId = freshId();

@@ -72,6 +72,12 @@ describe('sounds under the film', () => {
     expect(film().sounds).toEqual([]);
   });
 
+  it('need a film to lie under', async () => {
+    documentStore.setState({ project: null });
+    await (await services()).sounds.add([soundFile('song.wav', music)]);
+    expect(await screen.findByText(/no film yet to lay sounds under/)).toBeTruthy();
+  });
+
   it('are measured, and brought to a loudness with one press', async () => {
     await (await services()).sounds.add([soundFile('song.wav', music)]);
     await screen.findByText(/LUFS/);
