@@ -31,6 +31,7 @@ export function Transport() {
   const playing = useSession((state) => state.playing);
   const overview = useSession((state) => state.overview);
   const several = useProject((project) => project.film.pieces.length > 1, true);
+  const span = useSession((state) => state.span);
   const disabled = !overview;
   return (
     <div className="flex h-9 items-center gap-0.5 px-2">
@@ -56,7 +57,7 @@ export function Transport() {
       </IconButton>
       <TimeWords />
       <span className="grow" />
-      {!several && <AddPiece />}
+      {!several && !span && <AddPiece />}
       <SpanTools />
       <MuteButton />
       <LoopAndSpeed />
@@ -73,7 +74,7 @@ function SpanTools() {
     <>
       <button
         type="button"
-        className="mr-1 flex h-7 items-center gap-1 rounded-md border border-line bg-card px-2 text-[12px] hover:border-ink"
+        className="mr-1 flex h-7 shrink-0 items-center gap-1 rounded-md border border-line bg-card px-2 text-[12px] whitespace-nowrap hover:border-ink"
         onClick={() => {
           captionHere('A caption');
           goToControl('caption-text');
@@ -83,7 +84,7 @@ function SpanTools() {
       </button>
       <button
         type="button"
-        className="mr-2 flex h-7 items-center gap-1 rounded-md border border-spruce px-2 text-[12px]"
+        className="mr-2 flex h-7 shrink-0 items-center gap-1 rounded-md border border-spruce px-2 text-[12px] whitespace-nowrap"
         onClick={() => {
           setSession({ span: null });
           void studio.playback.replay();
@@ -111,7 +112,7 @@ function MuteButton() {
       aria-pressed={!muted}
       title={slowed ? 'Sounds are heard at speed 1 only' : 'Sounds while playing; they are exported all the same'}
       className={cx(
-        'flex h-7 items-center gap-1 rounded-md px-2 text-[12px] whitespace-nowrap hover:bg-line/60',
+        'flex h-7 shrink-0 items-center gap-1 rounded-md px-2 text-[12px] whitespace-nowrap hover:bg-line/60',
         muted ? 'text-quiet' : 'font-semibold text-spruce',
       )}
       onClick={() => {
@@ -135,7 +136,7 @@ function LoopAndSpeed() {
         aria-pressed={looping}
         title="Play over and over"
         className={cx(
-          'flex h-7 items-center gap-1 rounded-md px-2 text-[12px] hover:bg-line/60',
+          'flex h-7 shrink-0 items-center gap-1 rounded-md px-2 text-[12px] whitespace-nowrap hover:bg-line/60',
           looping ? 'font-semibold text-spruce' : 'text-quiet',
         )}
         onClick={() => {
@@ -145,7 +146,7 @@ function LoopAndSpeed() {
       >
         <Repeat className="size-3.5" aria-hidden /> Loop {looping ? 'on' : 'off'}
       </button>
-      <label className="flex h-7 items-center gap-1 rounded-md px-2 text-[12px] text-quiet">
+      <label className="flex h-7 shrink-0 items-center gap-1 rounded-md px-2 text-[12px] text-quiet">
         Speed
         <select
           value={speed}
@@ -171,7 +172,7 @@ function TimeWords() {
   const overview = useSession((state) => state.overview);
   if (frame === null || !overview) return null;
   return (
-    <p className="ml-3 flex items-baseline gap-3 font-mono text-[12px] whitespace-nowrap">
+    <p className="ml-3 flex min-w-0 items-baseline gap-3 overflow-hidden font-mono text-[12px] whitespace-nowrap">
       <strong className="text-[13px]">{clockWords(frame / overview.framesPerSec)}</strong>
       <span className="text-quiet">
         of {clockWords(overview.filmSec)} · frame {frame}
