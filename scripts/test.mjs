@@ -86,7 +86,7 @@ function tests(part, name, report, action, count) {
 
 const setUp = step('Set-up', () => {
   ensurePackages();
-  if (wanted('e2e') || wanted('build')) ensurePrograms();
+  if (wanted('e2e') || wanted('build') || wanted('unit')) ensurePrograms();
   mkdirSync(reports, { recursive: true });
   return true;
 });
