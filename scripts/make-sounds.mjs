@@ -6,13 +6,16 @@ import { build } from 'esbuild';
 import { root } from './lib/set-up.mjs';
 
 const { outputFiles } = await build({
-  entryPoints: [path.join(root, 'src/core/sound/pluck.ts')],
+  stdin: {
+    contents: "export * from './src/core/sound/pluck'; export * from './src/core/sound/wav';",
+    resolveDir: root,
+  },
   bundle: true,
   write: false,
   format: 'esm',
 });
 const source = Buffer.from(outputFiles[0].text).toString('base64');
-const { addNote, hzOf, noiseOf, plucked } = await import(`data:text/javascript;base64,${source}`);
+const { addNote, hzOf, noiseOf, plucked, wavOf } = await import(`data:text/javascript;base64,${source}`);
 
 const RATE = 48_000;
 /** Halves the rate of the files: strings have nothing up there, and the app is smaller for it. */
@@ -156,27 +159,14 @@ function halved(samples) {
   });
 }
 
+/** A file whose loudest sample lies so many dB from full scale. */
 function wav({ left, right }, peakDb) {
   const sides = [halved(left), halved(right)];
   const peak = Math.max(...sides.map((side) => side.reduce((most, value) => Math.max(most, Math.abs(value)), 0)));
-  const gain = (10 ** (peakDb / 20) / peak) * 32_767;
-  const frames = sides[0].length;
-  const bytes = Buffer.alloc(44 + frames * 4);
-  bytes.write('RIFF', 0);
-  bytes.writeUInt32LE(36 + frames * 4, 4);
-  bytes.write('WAVEfmt ', 8);
-  bytes.writeUInt32LE(16, 16);
-  bytes.writeUInt16LE(1, 20);
-  bytes.writeUInt16LE(2, 22);
-  bytes.writeUInt32LE(WRITTEN, 24);
-  bytes.writeUInt32LE(WRITTEN * 4, 28);
-  bytes.writeUInt16LE(4, 32);
-  bytes.writeUInt16LE(16, 34);
-  bytes.write('data', 36);
-  bytes.writeUInt32LE(frames * 4, 40);
-  for (let i = 0; i < frames; i++)
-    for (const [c, side] of sides.entries()) bytes.writeInt16LE(Math.round(side[i] * gain), 44 + i * 4 + c * 2);
-  return bytes;
+  return wavOf(
+    WRITTEN,
+    sides.map((side) => side.map((value) => (value / peak) * 10 ** (peakDb / 20))),
+  );
 }
 
 const folder = path.join(root, 'public/sounds');

@@ -34,7 +34,8 @@ export class FilmSounds {
   private told = false;
   readonly player: SoundPlayer;
 
-  constructor() {
+  /** @param onAllowed Told when the browser lets the film be heard that had to play alone. */
+  constructor(onAllowed: () => void) {
     this.player = new SoundPlayer(
       {
         ready: () => this.ready(),
@@ -47,6 +48,7 @@ export class FilmSounds {
           description: 'The film plays without it. Sounds are exported all the same.',
         });
       },
+      onAllowed,
     );
   }
 

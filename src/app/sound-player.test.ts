@@ -114,6 +114,32 @@ describe('playing the mix', () => {
   });
 });
 
+describe('a page that nobody has pressed anything on', () => {
+  it('plays its picture alone, and is heard from the first press on', async () => {
+    vi.stubGlobal('AudioContext', FakeSpeaker);
+    const activation = { hasBeenActive: false };
+    const listeners = new Map<string, () => void>();
+    vi.stubGlobal('navigator', { userActivation: activation });
+    vi.stubGlobal('window', {
+      addEventListener: (kind: string, act: () => void) => listeners.set(kind, act),
+      removeEventListener: (kind: string) => listeners.delete(kind),
+    });
+    const told: string[] = [];
+    const player = new SoundPlayer(
+      mixing(4),
+      () => told.push('silent'),
+      () => told.push('allowed'),
+    );
+    expect(await player.start(0, null, () => undefined)).toBeNull();
+    expect(told).toEqual([]);
+    activation.hasBeenActive = true;
+    listeners.get('pointerup')?.();
+    expect([told, listeners.size]).toEqual([['allowed'], 0]);
+    expect(await player.start(0, null, () => undefined)).not.toBeNull();
+    player.stop();
+  });
+});
+
 describe('what a microphone heard', () => {
   it('is taken from the stretches that were spoken, sample by sample, silent where nothing came', () => {
     const chunks = [0, 1, 3].map((i) => ({ atMs: i * 10, samples: new Float32Array(480).fill(i + 1) }));

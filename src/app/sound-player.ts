@@ -15,6 +15,9 @@ const NO_DEVICE_MS = 500;
 const LOOK_EVERY_MS = 200;
 const APART_MS = 4;
 
+/** What browsers take for a person. */
+const GESTURES = ['pointerup', 'keyup'] as const;
+
 /** Where the next stretch lies. */
 interface Place {
   readonly fromSec: number;
@@ -42,12 +45,16 @@ export class SoundPlayer implements FilmSoundPlayer {
   private out: AnalyserNode | null = null;
   private turn = 0;
   private sources = new Set<AudioBufferSourceNode>();
+  /** Somebody is waited for to press something, since the browser lets no page be heard before. */
+  private awaited = false;
   private timer: ReturnType<typeof setInterval> | null = null;
 
   constructor(
     private readonly mixing: Mixing,
-    /** Told once when this computer cannot play sound. */
+    /** Told when this computer cannot play sound. */
     private readonly onSilent: () => void,
+    /** Told when sound may be heard that was not allowed before. */
+    private readonly onAllowed: () => void = () => undefined,
   ) {}
 
   async start(
@@ -59,6 +66,7 @@ export class SoundPlayer implements FilmSoundPlayer {
     const turn = ++this.turn;
     const filmSec = await this.mixing.ready();
     if (filmSec === null || turn !== this.turn) return null;
+    if (this.mustWait()) return null;
     const context = await this.open();
     if (turn !== this.turn) return null;
     if (!context) {
@@ -119,6 +127,21 @@ export class SoundPlayer implements FilmSoundPlayer {
     const samples = new Float32Array(this.out.fftSize);
     this.out.getFloatTimeDomainData(samples);
     return samples.reduce((most, sample) => Math.max(most, Math.abs(sample)), 0);
+  }
+
+  /** Pages that nobody has pressed anything on are not heard: the picture plays alone until somebody does. */
+  private mustWait(): boolean {
+    if (globalThis.navigator?.userActivation?.hasBeenActive !== false) return false;
+    if (!this.awaited) {
+      this.awaited = true;
+      const go = () => {
+        for (const kind of GESTURES) window.removeEventListener(kind, go, true);
+        this.awaited = false;
+        this.onAllowed();
+      };
+      for (const kind of GESTURES) window.addEventListener(kind, go, true);
+    }
+    return true;
   }
 
   /** The loudspeaker, once its clock goes; null on a computer that has none. */

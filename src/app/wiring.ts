@@ -35,7 +35,7 @@ export function createServices(keeper: Keeper): Services {
   const chartTable = ofCurrentChart(table.api);
   const stage = startStageWorker();
   const media = new FilmMedia();
-  const sounds = new FilmSounds();
+  const sounds = new FilmSounds(() => void studio.playback.replay());
   const studio = new Studio({
     table: table.api,
     stage: stage.api,

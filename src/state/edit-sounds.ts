@@ -135,10 +135,14 @@ export function setBeat(beat: Beat | null, gesture: string | null = null): void 
 }
 
 /** Lets pieces go by the beat: so many beats a period, or none. @param ids All pieces where it is left out. */
-export function setOnBeat(beats: number | null, ids: readonly string[] | null = null): void {
+export function setOnBeat(
+  beats: number | null,
+  ids: readonly string[] | null = null,
+  gesture: string | null = null,
+): void {
   edit((draft) => {
     for (const piece of draft.film.pieces) if (ids === null || ids.includes(piece.id)) piece.onBeat = beats;
-  });
+  }, gesture);
 }
 
 /** Has a piece play its data, or be silent. */

@@ -81,6 +81,24 @@ describe('sound along with the picture', () => {
     }
   });
 
+  it('is waited for: that the stage stands still until then says nothing', async () => {
+    const { playback } = playing(5000);
+    const begun = playback.play();
+    expect(playback.starting).toBe(true);
+    await begun;
+    expect(playback.starting).toBe(false);
+    void playback.play();
+    await playback.pause();
+    expect(playback.starting).toBe(false);
+  });
+
+  it('leaves the picture alone while somebody scrubs through a film of which nothing is heard', async () => {
+    const { playback, calls } = playing(null);
+    await playback.play();
+    await playback.seek(4);
+    expect(calls).toEqual(['silent', 'hear 2', 'play', 'seek 4']);
+  });
+
   it('of somebody who has gone on meanwhile begins nothing', async () => {
     const { playback, calls } = playing(5000);
     const first = playback.play();

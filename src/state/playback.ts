@@ -33,6 +33,10 @@ export const silence: FilmSoundPlayer = { start: async () => null, stop: () => u
 export class Playback {
   /** What was begun in an earlier turn is given up. */
   private turn = 0;
+  /** It plays as soon as its sound is ready; until then the stage still tells that it stands. */
+  private waiting = false;
+  /** Something is heard, or may be in a moment. */
+  private mayBeHeard = false;
   /**
    * Where the playhead of a film was last sent; keys that are pressed before it is there count from it. null once the film
    * plays.
@@ -66,6 +70,8 @@ export class Playback {
   private async begin(options: PlayOptions): Promise<void> {
     this.sound.stop();
     const turn = ++this.turn;
+    this.waiting = true;
+    this.mayBeHeard = true;
     const { muted } = sessionStore.getState();
     const onTime = (heardAtMs: number) => {
       if (turn === this.turn) void this.stage.keepTime(heardAtMs);
@@ -74,11 +80,19 @@ export class Playback {
       options.speed === 1 && !muted ? await this.sound.start(options.fromSec, options.loop, onTime) : null;
     // Whoever has paused or gone elsewhere meanwhile wants neither.
     if (turn !== this.turn) return;
+    this.mayBeHeard = heardAtMs !== null;
     await this.stage.play(heardAtMs === null ? options : { ...options, heardAtMs });
+    if (turn === this.turn) this.waiting = false;
+  }
+
+  /** Begun, and not on its way yet: what the stage tells of standing still is of before. */
+  get starting(): boolean {
+    return this.waiting;
   }
 
   async pause(): Promise<void> {
     this.turn++;
+    this.waiting = false;
     this.sound.stop();
     setSession({ playing: false });
     await this.stage.pause();
@@ -104,7 +118,7 @@ export class Playback {
     if (!overview) return;
     const target = Math.min(overview.filmSec, Math.max(0, timeSec));
     this.sent = { timeSec: target, overview };
-    if (sessionStore.getState().playing) this.hearSoon(overview);
+    if (sessionStore.getState().playing && this.mayBeHeard) this.hearSoon(overview);
     await this.stage.seek(target);
   }
 

@@ -63,7 +63,7 @@ export class Studio {
 
   report({ readout, playing }: StageReport): void {
     setReadout(readout);
-    if (sessionStore.getState().playing !== playing) {
+    if (sessionStore.getState().playing !== playing && !(this.playback.starting && !playing)) {
       setSession({ playing });
       if (!playing) this.playback.ended();
     }

@@ -71,6 +71,8 @@ export class SoundDesk implements SoundWorkerApi {
       let least = 1;
       const { samples } = film.plan;
       for (let at = 0; at < samples; at += PIECE) {
+        // What is heard has changed meanwhile: whoever asked asks anew.
+        if (film !== this.film) return null;
         const { left, right, limited } = await film.mix(at, Math.min(samples, at + PIECE));
         meter.add(left, right);
         least = Math.min(least, limited);

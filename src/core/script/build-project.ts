@@ -13,13 +13,12 @@ import { readLook } from '../project/look-file';
 import { looks } from '../project/looks';
 import { PROJECT_VERSION, type Project } from '../project/project';
 import { filmSchema } from '../project/schema/film-schema';
-import { type Sound, usualMix } from '../project/sound';
 import { cut } from '../project/transition';
 import type { Cube } from '../shaping/cube';
 import type { Issue, Outcome } from '../table/issue';
 import { cardOfScript } from './build-card';
 import { chartOfScript, familyOfScript } from './build-chart';
-import { readSound, USUAL_PER_BAR } from './build-sound';
+import { readSounds, soundOfFilm } from './build-sound';
 import { type FilmScript, isCardPiece, type ScriptPiece, tableOfPiece } from './film-script';
 import { fewer, type ReadScript } from './read-script';
 import { didYouMean, scriptFault, scriptNote } from './script-faults';
@@ -91,12 +90,8 @@ class FilmBuilder {
       pieces.push(await this.piece(piece, i, look?.dress ?? defaultDress));
     if (pieces.every(({ on }) => !on))
       this.faults.push(scriptFault('pieces', 'at least one of them has to play: leave “on” out, or set it to true.'));
-    const sounds: Sound[] = [];
-    for (const [i, sound] of (script.sounds ?? []).entries()) {
-      const made = await readSound(sound, i, { files: this.files, soundSec: this.setting.soundSec });
-      sounds.push(...made.sounds);
-      this.faults.push(...made.faults);
-    }
+    const { sounds, faults } = await readSounds(script.sounds ?? [], this.files, this.setting.soundSec);
+    this.faults.push(...faults);
     const film = { ...this.film(pieces, look), sounds };
     const project: Project = {
       format: 'plucky-tempo-project',
@@ -135,10 +130,7 @@ class FilmBuilder {
       framesPerSec: script.fps ?? framesPerSec,
       pieces,
       overlays: script.overlays ?? [],
-      mix: { gainDb: script.mix?.gain ?? usualMix.gainDb, stepBackDb: script.mix?.stepBack ?? usualMix.stepBackDb },
-      beat: script.beat
-        ? { bpm: script.beat.bpm, firstSec: script.beat.first ?? 0, perBar: script.beat.perBar ?? USUAL_PER_BAR }
-        : null,
+      ...soundOfFilm(script),
     };
     const schema = filmSchema.keys({ pieces: filmSchema.extract('pieces').optional() });
     const { pieces: _, ...plain } = made;

@@ -1,14 +1,34 @@
-import { type Sound, soundName, usualSound } from '../project/sound';
+import type { Film } from '../project/film';
+import { type Sound, soundName, usualMix, usualSound } from '../project/sound';
 import type { Issue } from '../table/issue';
-import type { ScriptSound } from './film-script';
+import type { FilmScript, ScriptSound } from './film-script';
 import { scriptFault } from './script-faults';
 import { baseName, type ScriptFiles } from './script-files';
 
 /** Beats of a bar where a script does not say. */
-export const USUAL_PER_BAR = 4;
+const USUAL_PER_BAR = 4;
+
+/** Sounds with their files, measured, and what is wrong with others. */
+export async function readSounds(
+  scripts: readonly ScriptSound[],
+  files: ScriptFiles,
+  soundSec: (bytes: Uint8Array, name: string) => Promise<number>,
+): Promise<{ readonly sounds: readonly Sound[]; readonly faults: readonly Issue[] }> {
+  const made = [];
+  for (const [i, script] of scripts.entries()) made.push(await readSound(script, i, { files, soundSec }));
+  return { sounds: made.flatMap(({ sounds }) => sounds), faults: made.flatMap(({ faults }) => faults) };
+}
+
+/** How all sounds of a film come together, and its beat. */
+export function soundOfFilm({ mix, beat }: Pick<FilmScript, 'mix' | 'beat'>): Pick<Film, 'mix' | 'beat'> {
+  return {
+    mix: { gainDb: mix?.gain ?? usualMix.gainDb, stepBackDb: mix?.stepBack ?? usualMix.stepBackDb },
+    beat: beat ? { bpm: beat.bpm, firstSec: beat.first ?? 0, perBar: beat.perBar ?? USUAL_PER_BAR } : null,
+  };
+}
 
 /** A sound with its file, measured; or what is wrong with it. @param place Its number in the script, from 0. */
-export async function readSound(
+async function readSound(
   script: ScriptSound,
   place: number,
   {

@@ -86,7 +86,7 @@ function PieceOnBeat({ beat }: { readonly beat: Beat }) {
             step={1}
             decimals={2}
             unit="beats"
-            onChange={(beats) => setOnBeat(beats, [id])}
+            onChange={(beats, gesture) => setOnBeat(beats, [id], gesture)}
           />
           <div className="flex gap-1.5">
             {offered.map((beats) => (

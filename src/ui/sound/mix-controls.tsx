@@ -54,14 +54,19 @@ function LoudnessField() {
   const sounds = useProject((project) => project.film.sounds, null);
   const mix = useProject((project) => project.film.mix, usualMix);
   const filmSec = useSession((state) => state.overview?.filmSec ?? 0);
+  const notes = useSession((state) => state.overview?.notes);
   const [measured, setMeasured] = useState<MixMeasure | null | 'working'>('working');
+  const [share, setShare] = useState(0);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is measured depends on all that is heard
   useEffect(() => {
     let gone = false;
     setMeasured('working');
+    setShare(0);
     const timer = setTimeout(() => {
       void services
-        .measure(() => undefined)
+        .measure((done) => {
+          if (!gone) setShare(done);
+        })
         .then((found) => {
           if (!gone) setMeasured(found);
         });
@@ -70,7 +75,7 @@ function LoudnessField() {
       gone = true;
       clearTimeout(timer);
     };
-  }, [services, sounds, mix, filmSec]);
+  }, [services, sounds, mix, filmSec, notes]);
   const lufs = measured !== 'working' ? (measured?.lufs ?? null) : null;
   const [least, most] = soundLimits.gainDb;
   const bringTo = (aim: number) => {
@@ -86,7 +91,11 @@ function LoudnessField() {
   return (
     <Field control="loudness" hint={measured !== 'working' && measured ? limitedWords(measured) : undefined}>
       <p aria-live="polite" className="font-mono text-[13px]">
-        {measured === 'working' ? 'Listening …' : lufs === null ? 'Nothing is heard' : lufsWords(lufs)}
+        {measured === 'working'
+          ? `Listening …${share > 0.05 ? ` ${Math.round(share * 100)} %` : ''}`
+          : lufs === null
+            ? 'Nothing is heard'
+            : lufsWords(lufs)}
         {measured !== 'working' && measured && lufs !== null && (
           <span className="text-quiet"> · peak {dbWords(dbOf(measured.peak))}</span>
         )}

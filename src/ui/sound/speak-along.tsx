@@ -1,7 +1,7 @@
 'use client';
 
 import { Pause, Play, RotateCcw, SkipForward, X } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { CuePiece } from '@/core/film/cue-plan';
 import { Narrator } from '@/state/narrator';
@@ -9,7 +9,7 @@ import { setSession } from '@/state/session';
 import { clockWords } from '../beats/time-words';
 import { Button } from '../parts/button';
 import { useServices, type VoiceMicrophone } from '../services';
-import { useSession } from '../use-state';
+import { useProject, useSession } from '../use-state';
 import { useFrames, useSpeakKeys } from './speak-hooks';
 import { SpeakMeter } from './speak-meter';
 import { type SpeakChoice, SpeakPreparing } from './speak-preparing';
@@ -19,19 +19,19 @@ const COUNTDOWN = 3;
 /** Speaks along the film: a strip above the beats, while it is open. @param secondMs How long a second of the countdown takes. */
 export function SpeakAlong({ secondMs = 1000 }: { readonly secondMs?: number }) {
   const open = useSession((state) => state.speaking);
-  return open ? <SpeakPanel secondMs={secondMs} /> : null;
+  const workId = useProject(({ id }) => id, '');
+  // Cues are those of one work: with another one open it begins anew.
+  return open ? <SpeakPanel key={workId} secondMs={secondMs} /> : null;
 }
 
 function SpeakPanel({ secondMs }: { readonly secondMs: number }) {
   const [choice, setChoice] = useState<SpeakChoice>({ microphone: '', whole: false });
   const [plan, setPlan] = useState<readonly CuePiece[] | null>(null);
   const [microphone, setMicrophone] = useState<VoiceMicrophone | null>(null);
-  const close = useCallback(() => {
-    microphone?.close();
-    setSession({ speaking: false });
-  }, [microphone]);
+  // A microphone is open only as long as somebody speaks into it.
+  useEffect(() => () => microphone?.close(), [microphone]);
+  const close = () => setSession({ speaking: false });
   const again = () => {
-    microphone?.close();
     setMicrophone(null);
     setPlan(null);
   };
