@@ -92,7 +92,7 @@ function PieceOnBeat({ beat }: { readonly beat: Beat }) {
             {offered.map((beats) => (
               <Button
                 key={beats}
-                className="flex-1"
+                className="flex-1 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
                 aria-pressed={onBeat === beats}
                 onClick={() => setOnBeat(beats, [id])}
               >
