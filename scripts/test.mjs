@@ -19,6 +19,8 @@ if (unknown.length > 0) {
 const wanted = (part) => named.length === 0 || named.includes(part);
 const reports = path.join(root, 'test-results');
 const total = { passed: 0, failed: 0 };
+/** What failed, said once more at the end: the output of a whole run is longer than what anybody keeps of it. */
+const failures = [];
 
 function step(name, action) {
   const startedMs = Date.now();
@@ -37,7 +39,9 @@ const npx = (...args) => spawnSync('npx', ['--no-install', ...args], { cwd: root
 
 /** A check that has no tests of its own counts when it fails, so that the last line never hides it. */
 function check(part, name, action) {
-  if (wanted(part) && !step(name, action)) total.failed++;
+  if (!wanted(part) || step(name, action)) return;
+  total.failed++;
+  failures.push(name);
 }
 
 /** Checks that need one core each, side by side; what each has to say comes when it has ended. Each is a part, a name, commands. */
@@ -64,21 +68,48 @@ async function checkAtOnce(checks) {
             process.stdout.write(said);
             return ok;
           })
-        )
+        ) {
           total.failed++;
+          failures.push(`${name}\n${said.slice(-2000)}`);
+        }
       }),
   );
 }
 
-function tests(part, name, report, action, count) {
+/** The tests of a report that failed, each with the beginning of why. */
+function failedUnit({ testResults = [] }) {
+  return testResults.flatMap(({ name, message, assertionResults = [] }) => {
+    const failed = assertionResults.filter(({ status }) => status === 'failed');
+    const file = path.relative(root, name);
+    if (failed.length === 0) return message ? [`${file}\n${message.slice(0, 1500)}`] : [];
+    return failed.map((each) => `${file}: ${each.fullName}\n${(each.failureMessages ?? []).join('\n').slice(0, 1500)}`);
+  });
+}
+
+function failedBrowser({ suites = [] }) {
+  return suites.flatMap((suite) => [
+    ...failedBrowser(suite),
+    ...(suite.specs ?? [])
+      .filter(({ ok }) => !ok)
+      .map(({ file, title, tests: runs = [] }) => {
+        const why = runs.flatMap(({ results = [] }) => results.map(({ error }) => error?.message ?? '')).join('\n');
+        return `${file}: ${title}\n${why.slice(0, 1500)}`;
+      }),
+  ]);
+}
+
+function tests(part, name, report, action, count, namesOf) {
   if (!wanted(part)) return;
   rmSync(report, { force: true });
   const ok = step(name, action);
   let found = { passed: 0, failed: 1 };
   try {
-    found = count(JSON.parse(readFileSync(report, 'utf8')));
+    const told = JSON.parse(readFileSync(report, 'utf8'));
+    found = count(told);
+    failures.push(...namesOf(told));
   } catch {
     console.error(`${name} wrote no report.`);
+    failures.push(`${name} wrote no report.`);
   }
   total.passed += found.passed;
   total.failed += ok ? found.failed : Math.max(1, found.failed);
@@ -107,6 +138,7 @@ else {
       passed: json.numPassedTests,
       failed: json.numFailedTests + (json.numFailedTestSuites > 0 && json.numFailedTests === 0 ? 1 : 0),
     }),
+    failedUnit,
   );
   check('unit', 'Coverage', () => reportCoverage(root, { keep }));
   check('build', 'Build', () => {
@@ -124,7 +156,9 @@ else {
       return npx('playwright', 'test', '--reporter=list,json');
     },
     (json) => ({ passed: json.stats.expected + json.stats.flaky, failed: json.stats.unexpected }),
+    failedBrowser,
   );
 }
+for (const failure of failures) console.log(`\nFailed: ${failure}`);
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exit(total.failed > 0 ? 1 : 0);
