@@ -115,6 +115,7 @@ module.exports = {
     only('render', inside('render'), ['core', 'render'].map(inside)),
     only('player', inside('player'), ['core', 'render', 'player'].map(inside)),
     only('export', inside('export'), ['core', 'render', 'export'].map(inside)),
+    only('farm', inside('farm'), ['core', 'export', 'farm'].map(inside)),
     only('worker-inside', inside('workers'), ['core', 'render', 'export', 'workers'].map(inside), [workerOutside]),
     only('worker-outside', workerOutside, ['core', 'workers'].map(inside)),
     only('state', inside('state'), [inside('core'), inside('state'), '^src/workers/(export-|sound-)?protocol\\.ts$']),

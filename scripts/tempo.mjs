@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { copyFileSync, existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { fileURLToPath, pathToFileURL } from 'node:url';
 import { ensurePackages, root } from './lib/set-up.mjs';
 
 const bundle = path.join(root, 'node_modules/.cache/tempo/tempo.mjs');
@@ -59,23 +59,22 @@ async function buildPage() {
 ensurePackages();
 const sources = Math.max(
   statSync(fileURLToPath(import.meta.url)).mtimeMs,
-  ...['src/core', 'src/cli', 'src/export', 'src/render', 'src/workers', 'src/app'].map((folder) =>
+  ...['src/core', 'src/cli', 'src/farm', 'src/export', 'src/render', 'src/workers', 'src/app'].map((folder) =>
     newest(path.join(root, folder)),
   ),
 );
 if (!existsSync(bundle) || statSync(bundle).mtimeMs < sources) await build();
 // What is mixed or decoded needs the page too.
-if (['render', 'beats', 'join'].includes(process.argv[2])) {
+const [command, part] = process.argv.slice(2);
+if (['render', 'beats', 'join'].includes(command) || (command === 'farm' && part === 'work')) {
   const built = path.join(page, 'span.worker.js');
   if (!existsSync(built) || statSync(built).mtimeMs < sources) await buildPage();
   const player = path.join(root, 'public/player/player.js');
   if (!existsSync(player) || statSync(player).mtimeMs < sources)
     spawnSync(process.execPath, [path.join(root, 'scripts/prepare-assets.mjs')], { cwd: root });
 }
-const { status, signal } = spawnSync(process.execPath, [bundle, ...process.argv.slice(2)], {
-  stdio: 'inherit',
-  env: { ...process.env, TEMPO_ROOT: root },
-  // npm changes into the project's folder; file names are meant from where the person stands.
-  cwd: process.env.INIT_CWD ?? process.cwd(),
-});
-process.exit(signal ? 130 : (status ?? 2));
+process.env.TEMPO_ROOT = root;
+// npm changes into the project's folder; file names are meant from where the person stands.
+process.chdir(process.env.INIT_CWD ?? process.cwd());
+// In this process: whoever stops it stops the command, and nothing stays behind.
+await import(pathToFileURL(bundle).href);

@@ -65,12 +65,13 @@ function fingerprint() {
 
 const has = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).status === 0;
 
-/** Installs chromium, ffmpeg and poppler from Debian when they are absent; says what to install where that is not possible. */
-export function ensurePrograms() {
+/** Installs chromium, ffmpeg and poppler from Debian when they are absent; says what to install where that is not possible. `farm` is for tests: Redis too. */
+export function ensurePrograms({ farm = false } = {}) {
   const missing = [];
   if (!chromiumPath()) missing.push('chromium');
   if (!has('ffmpeg') || !has('ffprobe')) missing.push('ffmpeg');
   if (!has('pdftoppm') || !has('pdfinfo')) missing.push('poppler-utils');
+  if (farm && !has('redis-server')) missing.push('redis-server');
   if (missing.length === 0) return;
   if (process.getuid?.() !== 0 || !has('apt-get')) {
     throw new Error(
@@ -78,7 +79,8 @@ export function ensurePrograms() {
     );
   }
   console.log(`Installing ${missing.join(' and ')} from Debian`);
-  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  // At this run level what is installed is not started: tests start their own.
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive', RUNLEVEL: '1' };
   run('apt-get', ['update', '-qq'], { env });
   run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing, 'fonts-liberation'], { env });
 }

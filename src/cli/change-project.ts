@@ -133,7 +133,8 @@ function ofChart({ text, pace, between, play }: Chart, options: ChangeOptions): 
   };
 }
 
-function sizeOf(text: string): { widthPx: number; heightPx: number } {
+/** The stage's size from words such as `1920x1080`. @throws Refusal for others, and sizes that are too small or large. */
+export function sizeOf(text: string): { widthPx: number; heightPx: number } {
   const match = /^(\d+)x(\d+)$/i.exec(text.trim());
   if (!match) throw new Refusal(`--size must read like 1920x1080; “${text}” does not.`);
   const [widthPx, heightPx] = [Number(match[1]), Number(match[2])];

@@ -1,7 +1,6 @@
 import { mkdirSync, renameSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import type { BrowserContext } from 'playwright-core';
-import { plainCubes } from '@/core/film/film-data';
 import { tellFilm } from '@/core/film/tell-film';
 import { type ExportForm, endingOf, freeName } from '@/core/project/export-form';
 import { pieceName } from '@/core/project/piece-name';
@@ -11,8 +10,8 @@ import { startBrowser } from './browser';
 import { type FilmInput, type FilmOptions, filmsFrom } from './film-input';
 import { type SoundOptions, withSound, withSoundsAtHand } from './film-sounds';
 import { numberIn, oneOf } from './numbers';
+import { pageOrderOf } from './page-order';
 import { Refusal } from './refusal';
-import type { PageOrder } from './render-page';
 import { startRenderServer } from './render-server';
 
 /** Options of `render`, as they are typed. */
@@ -145,24 +144,6 @@ function stillsOf(film: FilmInput, options: RenderOptions): { film: FilmInput; f
 const wordsOf = (text: string, otherwise: string) =>
   text.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '') || otherwise;
 
-const base64 = (bytes: Uint8Array | undefined) => Buffer.from(bytes ?? new Uint8Array(0)).toString('base64');
-
-function orderOf({ project, cubes, assets }: FilmInput, form: ExportForm): PageOrder {
-  return {
-    project,
-    cubes: plainCubes(cubes),
-    form,
-    fileName: `render${endingOf(form)}`,
-    images: project.pictures
-      .filter(({ assetId }) => assets.has(assetId))
-      .map(({ id, mime, assetId }) => ({ id, mime, base64: base64(assets.get(assetId)) })),
-    fonts: project.fonts
-      .filter(({ assetId }) => assets.has(assetId))
-      .map(({ family, assetId }) => ({ family, base64: base64(assets.get(assetId)) })),
-    sounds: [...new Set(project.film.sounds.map(({ assetId }) => assetId))],
-  };
-}
-
 /**
  * Renders films through Chromium: the same pixels as the app. Each file is written under another name first, so nothing
  * is ever half-written, whatever ends the command.
@@ -213,7 +194,7 @@ export async function render(
     browser = await startBrowser();
     for (const { film, form, out } of plans) {
       assets = film.assets;
-      order = JSON.stringify(orderOf(film, form));
+      order = JSON.stringify(pageOrderOf(film, form));
       draft = path.join(path.dirname(out), `.${path.basename(out)}.${process.pid}.part`);
       const page = await browser.newPage();
       const crashed = new Promise<string>((resolve) => {

@@ -3,6 +3,8 @@ import { Command, CommanderError } from 'commander';
 import { combines } from '@/core/shaping/combine';
 import type { FoundBeats } from '@/core/sound/beats/find-beats';
 import type { Issue } from '@/core/table/issue';
+import { FarmError } from '@/farm/farm-error';
+import { addFarm } from './farm/commands';
 import { type FramesOptions, frames } from './frames';
 import { inspect, inspectWords } from './inspect';
 import { controlPaths, listed, lists, pathLine } from './lists';
@@ -73,8 +75,15 @@ withMapping(program.command('prepare'))
 
 /** Options that say which film it is, shared by the commands that show and make one. */
 function withFilm(command: Command): Command {
-  return withMapping(command)
+  return withFilmOptions(command)
     .argument('[file]', 'a table, a project file (.plucky), or a film script (.json, .yaml)')
+    .option('--list <what>', `prints what there is instead: ${lists.join(', ')}`)
+    .exitOverride();
+}
+
+/** The same without the file, for commands that take several. */
+function withFilmOptions(command: Command): Command {
+  return withMapping(command)
     .option('--project <file>', 'the project.json of a project for another table: its columns, steps, look and pace')
     .option('--chart <family>', 'the family of charts')
     .option('--moment <period>', 'builds one moment instead of the run: a period by its key, or “last”')
@@ -88,9 +97,7 @@ function withFilm(command: Command): Command {
     .option('--swap <sec>', 'seconds that a change of places takes')
     .option('--hold-start <sec>', 'seconds of stillness at the start')
     .option('--hold-end <sec>', 'seconds of stillness at the end')
-    .option('--set <path=value>', 'any value of the document, by its path; may be given several times', several)
-    .option('--list <what>', `prints what there is instead: ${lists.join(', ')}`)
-    .exitOverride();
+    .option('--set <path=value>', 'any value of the document, by its path; may be given several times', several);
 }
 
 /** Prints a list where one was asked for. Ends the command where neither that nor a file was given. */
@@ -228,13 +235,15 @@ program
     process.stdout.write(`${out}: ${count} frames\n`);
   });
 
+addFarm(program, { withFilmOptions, tellNotes });
+
 try {
   await program.parseAsync();
 } catch (error) {
   if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2;
   else {
     const message =
-      error instanceof Refusal
+      error instanceof Refusal || error instanceof FarmError
         ? error.message
         : `Something went wrong: ${error instanceof Error ? error.stack : error}`;
     process.stderr.write(`${message}\n`);
