@@ -61,8 +61,11 @@ export class StageMaker {
       throw new BeingMade(key);
     }
     this.making.add(key);
+    // Whoever was at it may have ended between the two questions.
+    const isThere = await this.store.has(key).catch(() => false);
     const file = path.join(this.folder, `${++this.count}${path.extname(key)}`);
     try {
+      if (isThere) return;
       await make(file);
       signal.throwIfAborted();
       await this.store.writeFile(key, file);
