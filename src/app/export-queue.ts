@@ -14,7 +14,7 @@ import { download, fileNameOf } from './download';
 import type { FilmMedia } from './film-media';
 import type { FilmSounds } from './film-sounds';
 import { dropOldFiles, keepBytes, privateFile } from './private-files';
-import { inStage, ofAnotherGroup, type QueuedFilm } from './queued-film';
+import { filmFor, type QueuedFilm } from './queued-film';
 import { cutOff, noteUnfinished } from './unfinished-exports';
 
 type Pickable = Window & { showSaveFilePicker?: (options: object) => Promise<FileSystemFileHandle> };
@@ -157,17 +157,10 @@ export class ExportQueue {
     }
   }
 
-  /** The film of a job: of another group its own values, in another size its own stage. */
-  private async filmOf(job: ExportJob): Promise<QueuedFilm> {
+  private filmOf(job: ExportJob): Promise<QueuedFilm> {
     const film = this.films.get(job.id);
     if (!film) throw new Error('the work that it is of is not open. Open it from the shelf and try again');
-    const sized = inStage(film, job.stage);
-    const { group } = job;
-    if (group === null) return sized;
-    const { id, name } = film.project;
-    if (documentStore.getState().project?.id !== id)
-      throw new Error(`the project “${name}” is no longer open, and “${group}” comes from its table`);
-    return ofAnotherGroup(sized, group, this.table);
+    return filmFor(film, job, this.table);
   }
 
   private async finish(job: ExportJob, file: ExportedFile, startedMs: number): Promise<void> {
@@ -264,8 +257,8 @@ export class ExportQueue {
 const soundsGoInto = (form: ExportForm) =>
   (form.kind === 'film' && !form.silent) || form.kind === 'sound' || form.kind === 'page';
 
-/** `{film}`, `{group}`, `{size}` and `{form}` in a pattern stand for what they say. */
-function nameOf({ pattern, group, form, stage }: ExportRequest, projectName: string): string {
+/** The file of a request: `{film}`, `{group}`, `{size}` and `{form}` in its pattern stand for what they say. */
+export function nameOf({ pattern, group, form, stage }: ExportRequest, projectName: string): string {
   const size =
     'widthPx' in form ? `${form.widthPx}x${form.heightPx}` : stage ? `${stage.widthPx}x${stage.heightPx}` : '';
   const words: Readonly<Record<string, string>> = { film: projectName, group: group ?? '', size, form: formWord(form) };

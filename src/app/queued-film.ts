@@ -3,8 +3,9 @@ import { pieceName } from '@/core/project/piece-name';
 import { chartOf, playedCharts, tableOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { Cube } from '@/core/shaping/cube';
+import { documentStore } from '@/state/document';
 import type { Remote } from '@/state/remote';
-import { sessionStore } from '@/state/session';
+import { type ExportJob, sessionStore } from '@/state/session';
 import type { TableWorkerApi } from '@/workers/protocol';
 
 /** A film that waits to be exported. */
@@ -36,6 +37,24 @@ export function inStage(
   return stage
     ? { ...film, project: { ...project, film: { ...project.film, stage: { ...project.film.stage, ...stage } } } }
     : film;
+}
+
+/**
+ * The film of a request: of another group its own values, in another size its own stage.
+ *
+ * @throws Error where its values cannot be had.
+ */
+export async function filmFor(
+  film: QueuedFilm,
+  { stage, group }: Pick<ExportJob, 'stage' | 'group'>,
+  table: Pick<Remote<TableWorkerApi>, 'valuesOfGroup'>,
+): Promise<QueuedFilm> {
+  const sized = inStage(film, stage);
+  if (group === null) return sized;
+  const { id, name } = film.project;
+  if (documentStore.getState().project?.id !== id)
+    throw new Error(`the project “${name}” is no longer open, and “${group}” comes from its table`);
+  return ofAnotherGroup(sized, group, table);
 }
 
 /**

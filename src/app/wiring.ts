@@ -13,6 +13,7 @@ import type { OpenedFile, Services } from '@/ui/services';
 import { callback, startStageWorker, transfer } from '@/workers/client';
 import { fileNameOf, save } from './download';
 import { ExportQueue } from './export-queue';
+import { FarmJobs } from './farm-jobs';
 import { FilmMedia } from './film-media';
 import { FilmSounds, SOUND_ENDINGS } from './film-sounds';
 import { canFollow, FileFollowing } from './follow-files';
@@ -54,6 +55,8 @@ export function createServices(keeper: Keeper): Services {
   const following = new FileFollowing(studio);
   const scripts = new ScriptOpener(studio);
   const exports = new ExportQueue(media, sounds, table.api, studio.film);
+  const farm = new FarmJobs(table.api, studio.film);
+  void farm.look();
   studio.start();
   sounds.start();
   keepPictures(keeper, (project, widthPx) => {
@@ -97,6 +100,7 @@ export function createServices(keeper: Keeper): Services {
       level: () => sounds.player.level(),
     },
     ...exportServices(exports, stage),
+    farm,
     table: chartTable,
     openFiles: (files) => openFiles(files, false),
     addFiles: (files) => openFiles(files, 'rows'),

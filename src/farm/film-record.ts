@@ -1,5 +1,6 @@
 import type { FilmSpan } from '@/core/film/cut-film';
 import type { ExportForm } from '@/core/project/export-form';
+import type { Stage } from '@/core/project/farm-job';
 
 /** How a film of a farm is handed over. */
 export type FilmForm = Extract<ExportForm, { kind: 'film' }>;
@@ -26,10 +27,6 @@ export interface FilmRecord {
   /** The spans and the sound, put together. */
   readonly joined: string;
 }
-
-/** Stages that a film goes through, in order; spans and sound side by side. */
-export const stages = ['span', 'sound', 'join', 'hand-over'] as const;
-export type Stage = (typeof stages)[number];
 
 /** What a worker is given: which stage of which film. */
 export interface StageOrder {

@@ -1,61 +1,8 @@
 import type { Job } from 'bullmq';
+import type { FailedStage, JobStatus, Stage, StageAtWork, StageProgress } from '@/core/project/farm-job';
 import { type Farm, type JobAbout, type JobState, jobAbout, type WorkerReport } from './farm';
-import { type FilmRecord, handedKey, type Stage, type StageOrder } from './film-record';
+import { type FilmRecord, handedKey, type StageOrder } from './film-record';
 import { sameVersion, versionWords } from './version';
-
-/** What a worker says while it makes something. */
-export interface StageProgress {
-  readonly worker: string;
-  readonly done: number;
-  readonly count: number;
-  readonly framesPerSec: number;
-}
-
-/** A stage that somebody works on. */
-export interface StageAtWork extends StageProgress {
-  readonly film: string;
-  readonly stage: Stage;
-}
-
-/** A stage that was given up, and with it its film. */
-export interface FailedStage {
-  readonly film: string;
-  readonly stage: Stage;
-  /** Frames of a span, from and up to; null for other stages. */
-  readonly frames: readonly [number, number] | null;
-  readonly tries: number;
-  readonly why: string;
-}
-
-/** A finished film, by its name and where it lies in the store. */
-export interface FinishedFilm {
-  readonly name: string;
-  readonly key: string;
-  readonly bytes: number;
-}
-
-/** How a job stands. Times are by the clock of the queue. */
-export interface JobStatus {
-  readonly job: number;
-  readonly name: string;
-  readonly state: 'adding' | 'waiting' | 'working' | 'done' | 'failed' | 'cancelled';
-  readonly films: number;
-  readonly filmsDone: number;
-  readonly frames: number;
-  readonly framesDone: number;
-  /** Frames a second of all workers that draw for it at the moment. */
-  readonly framesPerSec: number;
-  /** Seconds that drawing still takes at this pace; null where nobody draws. */
-  readonly leftSec: number | null;
-  readonly priority: number;
-  readonly submittedMs: number;
-  readonly version: string;
-  readonly atWork: readonly StageAtWork[];
-  readonly failed: readonly FailedStage[];
-  readonly finished: readonly FinishedFilm[];
-  /** What stands in its way; '' for nothing. */
-  readonly hint: string;
-}
 
 /** How a job stands. @throws FarmError `bad-job` where there is none. */
 export async function statusOf(farm: Farm, job: number): Promise<JobStatus> {

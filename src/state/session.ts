@@ -1,6 +1,7 @@
 import { createStore } from 'zustand/vanilla';
 import type { FilmOverview } from '@/core/film/overview';
 import type { ExportForm } from '@/core/project/export-form';
+import type { FarmPlace, JobStatus } from '@/core/project/farm-job';
 import type { Project } from '@/core/project/project';
 import type { LabelPart, TextPart } from '@/core/project/text-style';
 import type { CubeChanges } from '@/core/shaping/compare-cubes';
@@ -31,6 +32,15 @@ export type ShapeView = (typeof shapeViews)[number];
 export interface RefreshState {
   readonly fileName: string;
   readonly changes: CubeChanges;
+}
+
+/** A job that was sent to the farm. */
+export interface FarmJob {
+  readonly job: number;
+  /** null until the farm has told. */
+  readonly status: JobStatus | null;
+  /** It was cleaned away there. */
+  readonly gone: boolean;
 }
 
 /** Something that is exported, waits for it, or has been. */
@@ -138,6 +148,12 @@ export interface SessionState {
   /** In the order in which they are made. */
   readonly exports: readonly ExportJob[];
   readonly exportsPaused: boolean;
+  /** Where films can be sent to be made; null where this server has no farm, or that is not known yet. */
+  readonly farm: FarmPlace | null;
+  /** Jobs that this browser has sent there, the newest last. */
+  readonly farmJobs: readonly FarmJob[];
+  /** Why it is not known how they stand; '' where it is. */
+  readonly farmTrouble: string;
 }
 
 export const sessionStore = createStore<SessionState>(() => ({
@@ -186,6 +202,9 @@ export const sessionStore = createStore<SessionState>(() => ({
   guides: 'none',
   exports: [],
   exportsPaused: false,
+  farm: null,
+  farmJobs: [],
+  farmTrouble: '',
 }));
 
 /** Changes the session. */

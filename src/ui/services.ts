@@ -131,6 +131,20 @@ export interface SpeakServices {
   keep(taken: readonly TakenPiece[], voice: Float32Array | null): Promise<void>;
 }
 
+/** Films that other machines make. What cannot be done is told in words. */
+export interface FarmServices {
+  /** Finds out whether there is a farm, and how the jobs there stand. */
+  look(): Promise<void>;
+  /** Sends films there; whether they were taken. */
+  send(requests: readonly ExportRequest[]): Promise<boolean>;
+  cancel(job: number): Promise<void>;
+  retry(job: number): Promise<void>;
+  /** Takes a job that has ended off the list. */
+  forget(job: number): Promise<void>;
+  /** Where a finished film can be had. */
+  filmUrl(job: number, name: string): string;
+}
+
 /** What the interface can have done; the app wires it to workers, files and the browser. */
 export interface Services {
   readonly studio: Studio;
@@ -195,6 +209,7 @@ export interface Services {
   clearExports(): void;
   /** Hands over what is done of these exports as one ZIP. */
   zipExports(name: string, ids: readonly string[]): Promise<void>;
+  readonly farm: FarmServices;
   /** Adds pictures and gives them to the categories whose names they carry. */
   addCategoryPictures(files: readonly File[]): Promise<void>;
   addPicture(file: File): Promise<Picture | null>;

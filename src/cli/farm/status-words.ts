@@ -1,5 +1,5 @@
+import type { JobStatus } from '@/core/project/farm-job';
 import type { WorkerReport } from '@/farm/farm';
-import type { JobStatus } from '@/farm/status';
 import { versionWords } from '@/farm/version';
 
 const percent = (done: number, of: number) => `${Math.floor((100 * done) / Math.max(1, of))} %`;

@@ -1,5 +1,6 @@
+import type { JobStatus } from '@/core/project/farm-job';
 import type { Farm } from '@/farm/farm';
-import { type JobStatus, statusOf, statusOfAll } from '@/farm/status';
+import { statusOf, statusOfAll } from '@/farm/status';
 import { lineOf, statusWords } from './status-words';
 
 const LOOK_MS = 1000;

@@ -1,10 +1,10 @@
 import { rmSync } from 'node:fs';
 import { type Job, WaitingError, Worker } from 'bullmq';
+import type { Stage, StageProgress } from '@/core/project/farm-job';
 import { ExportError } from '@/export/export-error';
 import { type Farm, QUEUE_PREFIX } from '../farm';
 import { FarmError } from '../farm-error';
-import type { FilmRecord, Stage, StageOrder } from '../film-record';
-import type { StageProgress } from '../status';
+import type { FilmRecord, StageOrder } from '../film-record';
 import { checkStore, type FarmStore } from '../store/store';
 import { TRIES } from '../submit';
 import { queueNameOf, sameVersion, versionWords } from '../version';

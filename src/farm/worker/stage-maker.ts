@@ -1,9 +1,10 @@
 import { rm } from 'node:fs/promises';
 import path from 'node:path';
+import type { Stage } from '@/core/project/farm-job';
 import type { Farm } from '../farm';
 import { FarmError } from '../farm-error';
 import { openPack } from '../film-pack';
-import { type FilmRecord, handedKey, type Stage, type StageOrder, stageId } from '../film-record';
+import { type FilmRecord, handedKey, type StageOrder, stageId } from '../film-record';
 import type { FarmStore } from '../store/store';
 import type { FarmRenderer, FilmAtHand, RenderWatch } from './renderer';
 

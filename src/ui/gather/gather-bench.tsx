@@ -51,10 +51,7 @@ export function GatherBench() {
         <Refreshed />
         {readable && table.sheets.length > 1 && <SheetChooser table={table} />}
         {table && <MoreFiles />}
-        <p className="flex gap-2 rounded-md bg-spruce/10 p-2 text-[12px] leading-snug">
-          <ShieldCheck className="size-4 shrink-0 text-spruce" aria-hidden />
-          Your data stays in this browser. Nothing is sent anywhere, and the app works without a network.
-        </p>
+        <PrivacyLine />
       </Section>
       <Section title="Problems">
         <Field control="problems" bare>
@@ -218,5 +215,18 @@ function SampleButton({ sample, onOpen }: { readonly sample: Sample | SampleFilm
       <span className="block text-[13px] font-semibold">{sample.name}</span>
       <span className="block text-[12px] text-quiet">{sample.about}</span>
     </button>
+  );
+}
+
+/** Where the data is, and what could leave. */
+function PrivacyLine() {
+  const place = useSession((state) => state.farm);
+  return (
+    <p className="flex gap-2 rounded-md bg-spruce/10 p-2 text-[12px] leading-snug">
+      <ShieldCheck className="size-4 shrink-0 text-spruce" aria-hidden />
+      {place
+        ? `Your data stays in this browser, unless you send a film to the farm (${place.queue}) in Output. It asks before anything goes.`
+        : 'Your data stays in this browser. Nothing is sent anywhere, and the app works without a network.'}
+    </p>
   );
 }

@@ -11,6 +11,7 @@ import { SelectField } from '../parts/select-field';
 import { SpecControls, SpecInput } from '../parts/spec-input';
 import { SwitchField } from '../parts/switch-field';
 import { useServices } from '../services';
+import { FarmSection } from './farm-section';
 import { ManySection } from './many-section';
 import {
   exportWords,
@@ -71,6 +72,7 @@ export function OutputBench() {
         </Field>
       </Section>
       <ManySection output={output} />
+      <FarmSection output={output} />
       <ProjectSection ready={output.overview !== null} />
     </>
   );

@@ -19,6 +19,7 @@ import { Button } from '../parts/button';
 import { TermList } from '../parts/term-list';
 import { useServices } from '../services';
 import { useProject, useSession } from '../use-state';
+import { FarmList } from './farm-list';
 import { useFilmSeconds, useOutput } from './use-output';
 import { lengthWords, sizeWords } from './words';
 
@@ -27,7 +28,10 @@ export function OutputDesk() {
   return (
     <div className="grid h-full grid-cols-[minmax(220px,2fr)_3fr] gap-4 overflow-y-auto border-t border-line bg-paper p-4">
       <Plan />
-      <Queue />
+      <div className="flex min-w-0 flex-col gap-4">
+        <FarmList />
+        <Queue />
+      </div>
     </div>
   );
 }
@@ -101,8 +105,9 @@ function Queue() {
   const paused = useSession((state) => state.exportsPaused);
   const name = useProject((project) => project.name, '');
   const [ticks, setTicks] = useState<ReadonlyMap<string, boolean>>(new Map());
+  const atFarm = useSession((state) => state.farmJobs.length > 0);
   if (exports.length === 0)
-    return (
+    return atFarm ? null : (
       <p className="text-[13px] leading-relaxed text-quiet">
         Nothing has been exported yet. Press Export at the left; several groups and sizes line up here.
       </p>
