@@ -178,17 +178,19 @@ function AtWork({ status: { atWork } }: { readonly status: JobStatus }) {
   if (atWork.length === 0) return null;
   const more = atWork.length - MOST_LISTED;
   return (
-    <Fold title={`Who works on what (${atWork.length})`} holds={[]}>
-      <ul className="font-mono text-[12px] leading-relaxed">
-        {atWork.slice(0, MOST_LISTED).map(({ worker, film, stage, done, count }, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the same worker may make several spans of one film
-          <li key={i} className="break-all">
-            {worker || 'A worker'}: {stage} of {film}
-            {count > 0 ? `, ${Math.floor((100 * done) / count)} %` : ''}
-          </li>
-        ))}
-        {more > 0 && <li>and {more} more</li>}
-      </ul>
-    </Fold>
+    <div className="mt-2">
+      <Fold title={`Who works on what (${atWork.length})`}>
+        <ul className="font-mono text-[12px] leading-relaxed">
+          {atWork.slice(0, MOST_LISTED).map(({ worker, film, stage, done, count }, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the same worker may make several spans of one film
+            <li key={i} className="break-all">
+              {worker || 'A worker'}: {stage} of {film}
+              {count > 0 ? `, ${Math.floor((100 * done) / count)} %` : ''}
+            </li>
+          ))}
+          {more > 0 && <li>and {more} more</li>}
+        </ul>
+      </Fold>
+    </div>
   );
 }

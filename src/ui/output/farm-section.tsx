@@ -11,8 +11,11 @@ import { type ExportRequest, useServices } from '../services';
 import { useSession } from '../use-state';
 import type { Output } from './use-output';
 
-/** Films can be made by other machines, where the server was started with a farm; nothing otherwise. */
-export function FarmSection({ output: { requests, ready } }: { readonly output: Output }) {
+/**
+ * Films can be made by other machines, where the server was started with a farm; nothing otherwise. What this browser can encode
+ * does not matter there.
+ */
+export function FarmSection({ output: { requests, overview } }: { readonly output: Output }) {
   const place = useSession((state) => state.farm);
   const { farm } = useServices();
   const [asks, setAsks] = useState(false);
@@ -24,7 +27,7 @@ export function FarmSection({ output: { requests, ready } }: { readonly output: 
   const others = requests.length - films.length;
   return (
     <Section title="On other machines" short="Farm">
-      <Button className="w-full" disabled={!ready || films.length === 0} onClick={() => setAsks(true)}>
+      <Button className="w-full" disabled={!overview || films.length === 0} onClick={() => setAsks(true)}>
         <Network className="size-4" aria-hidden /> Send {films.length > 1 ? `${films.length} films` : 'the film'} to the
         farm
       </Button>
