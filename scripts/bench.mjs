@@ -1,5 +1,5 @@
 // npm run bench: measures speed, as ratios within one run. --json prints the figures as JSON; names of parts (core, tables,
-// readers, page, start, film, sound, memory) measure these alone.
+// readers, page, start, film, sound, memory, farm) measure these alone.
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
@@ -8,7 +8,7 @@ import { chromiumPath } from './lib/chromium.mjs';
 import { ensureBuild, ensurePackages, ensurePrograms, root, versionOf } from './lib/set-up.mjs';
 
 ensurePackages();
-ensurePrograms();
+ensurePrograms({ farm: true });
 ensureBuild();
 const { bundle, median, range } = await import('./bench/shared.mjs');
 
@@ -35,6 +35,27 @@ const ratio = (above, below, digits, target, what = '  ratio') => {
 };
 
 const parts = {
+  async farm() {
+    const queue = await measureInNode('farm.ts');
+    const { measureFarm } = await import('./bench/farm.mjs');
+    const { command, farm, spans } = await measureFarm();
+    const overheads = farm.map((sec, round) => ((2 * (sec - command[round])) / spans) * 1000);
+    return [
+      row('handing in 1,000 films of 20 spans', queue.submits, 's', 1, 'under 10 s'),
+      row(
+        '100 workers that pretend, 100,000 spans: busy',
+        queue.busy.map((share) => 100 * share),
+        '%',
+        1,
+        'above 95 %',
+      ),
+      row('  how such a job stands, asked', queue.statusMs, 'ms', 0),
+      row('ten films of a minute: render --workers 2', command, 's', 1),
+      row('ten films of a minute: two workers of a farm, a core each', farm, 's', 1),
+      ratio(command, farm, 3, 'at least 0.95', '  speed of the farm'),
+      row('  more time for each span', overheads, 'ms', 0, 'under 50 ms'),
+    ];
+  },
   async core() {
     const core = await measureInNode('core.ts');
     return [

@@ -27,6 +27,7 @@ export interface StoredPack {
   readonly needs: readonly string[];
   readonly ofCube: (chartId: string) => string;
   readonly ofAsset: (assetId: string) => string;
+  readonly ofData: (data: unknown) => string;
 }
 
 const compress = (text: string) => new Uint8Array(gzipSync(text, { level: 6 }));
@@ -61,6 +62,7 @@ export class Packer {
       needs: [key, ...new Set([...cubeKeys.values(), ...assetKeys.values()])],
       ofCube: (id) => cubeKeys.get(id) ?? '',
       ofAsset: (id) => assetKeys.get(id) ?? '',
+      ofData: addressOf,
     };
   }
 

@@ -6,7 +6,7 @@ import type { Stage } from '@/core/project/farm-job';
 import { filmFormat } from '@/export/video/film-format';
 import type { Farm } from './farm';
 import { FarmError } from './farm-error';
-import { type FarmSource, Packer } from './film-pack';
+import { type FarmSource, Packer, type StoredPack } from './film-pack';
 import { type FilmForm, type FilmRecord, type StageOrder, stageId } from './film-record';
 import { planFilm } from './plan-film';
 import type { FarmStore } from './store/store';
@@ -37,6 +37,8 @@ export const spanSecRange = [1, 600] as const;
 
 /** Films that go into the queue in one step. */
 const AT_ONCE = 25;
+/** Films that go into the store side by side. */
+const STORED_AT_ONCE = 16;
 
 /**
  * Puts films into the store and the queue of a farm. What they need goes into the store first, so that a job in the queue can be
@@ -65,11 +67,15 @@ async function putIn(
   const memory = new Memory();
   const taken = new Set<string>();
   const records: FilmRecord[] = [];
-  for (const film of films) {
-    const stored = await packer.put(film);
-    const setting = { name: freeName(film.name, taken), form: film.form, version, spanSec, memory };
-    records.push(planFilm(film, stored, setting));
-    onFilm?.(records.length, films.length);
+  // A store is often far away: several films go there side by side.
+  for (let at = 0; at < films.length; at += STORED_AT_ONCE) {
+    const some = films.slice(at, at + STORED_AT_ONCE);
+    const stored = await Promise.all(some.map((film) => packer.put(film)));
+    for (const [i, film] of some.entries()) {
+      const setting = { name: freeName(film.name, taken), form: film.form, version, spanSec, memory };
+      records.push(planFilm(film, stored[i] as StoredPack, setting));
+      onFilm?.(records.length, films.length);
+    }
   }
   const frames = records.reduce((sum, film) => sum + film.frames, 0);
   const job = await farm.begin({ name, version, films: records.length, frames, priority });

@@ -100,6 +100,7 @@ function contentsOf({ project, cubes }: { project: Project; cubes: Cubes }, span
   const names = {
     ofCube: (id: string) => Array.from(cubes.get(id)?.values ?? []).join(),
     ofAsset: (id: string) => id,
+    ofData: (data: unknown) => JSON.stringify(data),
   };
   const contents = new SpanContents(project, film, names);
   return cutFilm(film, spanSec).map((span) => ({ ...span, content: JSON.stringify(contents.of(span)) }));
@@ -202,7 +203,11 @@ describe('what decides the pictures of a span', () => {
 });
 
 describe('what decides the sound of a film', () => {
-  const names = { ofCube: () => '', ofAsset: (id: string) => `bytes of ${id}` };
+  const names = {
+    ofCube: () => '',
+    ofAsset: (id: string) => `bytes of ${id}`,
+    ofData: (data: unknown) => JSON.stringify(data),
+  };
   const plain: Change = {
     titles: ['A', 'B', 'C', 'D', 'Card'],
     secs: [4, 4, 4, 4],

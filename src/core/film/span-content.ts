@@ -10,6 +10,8 @@ export interface ContentNames {
   readonly ofCube: (chartId: string) => string;
   /** @param assetId Of a picture, a font or a sound. */
   readonly ofAsset: (assetId: string) => string;
+  /** A short name of plain data: two with the same name are the same. */
+  readonly ofData: (data: unknown) => string;
 }
 
 /** Times are compared by the microsecond: sums of seconds differ in their last digits. */
@@ -17,9 +19,9 @@ const micro = (sec: number) => Math.round(sec * 1e6);
 
 /** Says of spans of one film what decides their pictures. */
 export class SpanContents {
-  /** What is the same for all spans. */
-  private readonly shared: unknown;
-  private readonly pieces: readonly (() => unknown)[];
+  /** What is the same for all spans, by its short name. */
+  private readonly shared: string;
+  private readonly pieces: readonly (() => string)[];
 
   constructor(
     private readonly project: Project,
@@ -29,11 +31,11 @@ export class SpanContents {
     const { stage, framesPerSec, overlays } = project.film;
     const pictures = project.pictures.map(({ assetId, ...picture }) => [picture, names.ofAsset(assetId)]);
     const fonts = project.fonts.map(({ assetId, ...font }) => [font, names.ofAsset(assetId)]);
-    this.shared = { stage, framesPerSec, overlays, pictures, fonts };
+    this.shared = names.ofData({ stage, framesPerSec, overlays, pictures, fonts });
     this.pieces = film.pieces.map((piece, i) => {
-      let known: unknown;
+      let known: string | null = null;
       return () => {
-        known ??= this.ofPiece(piece, film.pieces[i + 1]);
+        known ??= names.ofData(this.ofPiece(piece, film.pieces[i + 1]));
         return known;
       };
     });

@@ -1,0 +1,106 @@
+// Measures two workers of a farm, one core each, against one command with two workers, on ten films of a minute.
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { freePort } from '../lib/server.mjs';
+import { root } from '../lib/set-up.mjs';
+
+const FILMS = 10;
+const SEC = 60;
+const FPS = 30;
+const SPAN_SEC = 30;
+const ROUNDS = 2;
+const tempo = path.join(root, 'scripts/tempo.mjs');
+const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+
+function table() {
+  const lines = ['Year,Isle,Boats,Region'];
+  for (let region = 0; region < FILMS; region++)
+    for (let year = 2000; year < 2020; year++)
+      for (let isle = 0; isle < 12; isle++)
+        lines.push(
+          `${year},Isle ${isle},${100 + ((isle * 37 + year * 11 + region * 53) % 90) * (1 + isle / 9)},Region ${region}`,
+        );
+  return `${lines.join('\n')}\n`;
+}
+
+/** Seconds of a command. */
+async function seconds(args, env = process.env) {
+  const startedMs = performance.now();
+  const child = spawn('node', [tempo, ...args], { stdio: ['ignore', 'ignore', 'inherit'], env });
+  const status = await new Promise((resolve) => child.on('close', resolve));
+  if (status !== 0) throw new Error(`tempo ${args[0]} failed`);
+  return (performance.now() - startedMs) / 1000;
+}
+
+/** A worker that is held to one core; resolves once it waits for work. */
+async function worker(core, env) {
+  const args = ['-c', String(core), 'node', tempo, 'farm', 'work', '--at-once', '1', '--name', `core-${core}`];
+  const child = spawn('taskset', args, { stdio: ['ignore', 'ignore', 'pipe'], env });
+  await new Promise((resolve, reject) => {
+    child.stderr.on('data', (text) => String(text).includes('works:') && resolve());
+    child.once('exit', () => reject(new Error('A worker ended at once.')));
+  });
+  return child;
+}
+
+/**
+ * Films a second of both, in turns.
+ *
+ * @returns {Promise<{ command: number[], farm: number[], spans: number }>} Seconds for all films.
+ */
+export async function measureFarm() {
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-bench-farm-'));
+  const port = await freePort(6400);
+  const redis = spawn(
+    'redis-server',
+    ['--port', String(port), '--bind', '127.0.0.1', '--dir', folder, '--appendonly', 'yes'],
+    {
+      stdio: 'ignore',
+    },
+  );
+  const env = { ...process.env, TEMPO_QUEUE: `redis://127.0.0.1:${port}/0`, TEMPO_STORE: path.join(folder, 'store') };
+  const file = path.join(folder, 'boats.csv');
+  writeFileSync(file, table());
+  const size = ['--size', '1280x720', '--length', String(SEC), '--fps', String(FPS)];
+  const mapping = ['--period', 'Year', '--category', 'Isle', '--value', 'Boats'];
+  const farm = (...args) => execFileSync('node', [tempo, 'farm', ...args], { encoding: 'utf8', env });
+  const [command, farmed] = [[], []];
+  let workers = [];
+  try {
+    await seconds(['render', file, ...mapping, ...size, '--length', '2', '--out', path.join(folder, 'warm.mp4')]);
+    for (let round = 0; round < ROUNDS; round++) {
+      const made = ['render', file, ...mapping, ...size, '--group', 'Region', '--workers', '2'];
+      command.push(await seconds([...made, '--out', path.join(folder, `films-${round}`)]));
+      workers = [await worker(0, env), await worker(1, env)];
+      const startedMs = performance.now();
+      // Another title each round, so that nothing is there already.
+      const job = farm(
+        'submit',
+        file,
+        ...mapping,
+        ...size,
+        '--groups',
+        'Region',
+        '--title',
+        `Round ${round}`,
+        '--span-sec',
+        String(SPAN_SEC),
+      ).trim();
+      while (!/: done/.test(farm('status', job))) await sleep(250);
+      farmed.push((performance.now() - startedMs) / 1000);
+      for (const each of workers) {
+        const ended = new Promise((resolve) => each.once('exit', resolve));
+        each.kill('SIGTERM');
+        await ended;
+      }
+      workers = [];
+    }
+    return { command, farm: farmed, spans: (FILMS * SEC) / SPAN_SEC };
+  } finally {
+    for (const each of workers) each.kill('SIGKILL');
+    redis.kill('SIGKILL');
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
