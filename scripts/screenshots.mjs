@@ -1,12 +1,14 @@
 // npm run screenshots: makes docs/screenshots/ anew from the demo data.
-import { mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromiumArgs, chromiumPath } from './lib/chromium.mjs';
 import { freePort, startServer } from './lib/server.mjs';
 import { ensureBuild, ensurePackages, ensurePrograms, root } from './lib/set-up.mjs';
 
 ensurePackages();
-ensurePrograms();
+ensurePrograms({ farm: true });
 ensureBuild();
 const { chromium } = await import('@playwright/test');
 const folder = path.join(root, 'docs/screenshots');
@@ -67,6 +69,47 @@ async function shootFamilies(page) {
     if (several) await openSample(page, 'Ferry passengers');
   }
   await shootSheet(pictures, 3, 'charts');
+}
+
+/** Output with films that are being made at a farm: a queue, a store and a worker of their own. */
+async function shootFarm() {
+  const place = mkdtempSync(path.join(tmpdir(), 'tempo-pictures-'));
+  const port = await freePort(6400);
+  const queue = spawn('redis-server', ['--port', String(port), '--bind', '127.0.0.1', '--dir', place, '--save', ''], {
+    stdio: 'ignore',
+  });
+  process.env.TEMPO_QUEUE = `redis://127.0.0.1:${port}/0`;
+  process.env.TEMPO_STORE = path.join(place, 'films');
+  const farmServer = await startServer(await freePort(3450));
+  const tempo = path.join(root, 'scripts/tempo.mjs');
+  const worker = spawn(process.execPath, [tempo, 'farm', 'work', '--at-once', '2', '--name', 'mill-3'], {
+    stdio: 'ignore',
+  });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+  try {
+    await page.goto(farmServer.url);
+    await page.getByTestId('stage-words').filter({ hasText: '1. ' }).waitFor({ state: 'attached' });
+    await page.getByRole('button', { name: 'Pause', exact: true }).click();
+    await seek(page, 0.62);
+    await step(page, 'Output');
+    await page.getByLabel('9:16').check();
+    await page.getByLabel('1:1').check();
+    await page.getByRole('button', { name: 'Send 3 films to the farm' }).click();
+    await page.getByRole('button', { name: 'Send it' }).click();
+    const jobs = page.getByRole('list', { name: 'Jobs' });
+    // One film is there, the others are on their way.
+    await jobs.getByText(/^[12] of 3 films/).waitFor({ timeout: 240_000 });
+    await jobs.getByText(/ a second/).waitFor({ timeout: 60_000 });
+    await showSection(page, 'Many at once');
+    await shoot(page, 'farm');
+  } finally {
+    await page.close();
+    worker.kill('SIGKILL');
+    await farmServer.stop();
+    queue.kill('SIGKILL');
+    rmSync(place, { recursive: true, force: true });
+    process.env.TEMPO_QUEUE = '';
+  }
 }
 
 /** The shelf with some work and a version. */
@@ -278,11 +321,6 @@ try {
   await shoot(light, 'steps');
   await light.getByRole('radio', { name: 'How it went' }).click();
   await light.getByText('Each period').first().waitFor();
-  await step(light, 'Output');
-  await light.waitForTimeout(4000);
-  await light.getByRole('button', { name: 'Export MP4' }).click();
-  await light.getByText(/done in/).waitFor({ timeout: 120_000 });
-  await shoot(light, 'output-done');
   await step(light, 'Gather');
   await light.getByRole('button', { name: /A workbook of harbours/ }).click();
   await light.getByRole('radio', { name: /^Passengers/ }).waitFor();
@@ -321,6 +359,7 @@ try {
   await film.waitForTimeout(1500);
   await shoot(film, 'programme');
   await shootSound();
+  await shootFarm();
 } finally {
   await browser.close();
   await server.stop();

@@ -1,11 +1,12 @@
 // npm run --silent tempo -- …: bundles the command line when its sources have changed, and runs it.
 import { spawnSync } from 'node:child_process';
-import { copyFileSync, existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { ensurePackages, root } from './lib/set-up.mjs';
 
-const bundle = path.join(root, 'node_modules/.cache/tempo/tempo.mjs');
+const cli = path.join(root, 'node_modules/.cache/tempo/cli');
+const bundle = path.join(cli, 'tempo.mjs');
 const page = path.join(root, 'node_modules/.cache/tempo/page');
 
 /** The time of the newest source file. */
@@ -17,13 +18,30 @@ function newest(folder) {
   return latest;
 }
 
+/**
+ * Writes what was bundled. Several commands may begin at once, so each file is there whole or not at all; the one that others are
+ * judged by comes last.
+ */
+function write({ outputFiles }, last) {
+  for (const { path: file, contents } of outputFiles.toSorted(
+    (a, b) => Number(a.path === last) - Number(b.path === last),
+  )) {
+    mkdirSync(path.dirname(file), { recursive: true });
+    writeFileSync(`${file}.${process.pid}`, contents);
+    renameSync(`${file}.${process.pid}`, file);
+  }
+}
+
 async function build() {
   const { build: bundleWith } = await import('esbuild');
-  mkdirSync(path.dirname(bundle), { recursive: true });
-  await bundleWith({
+  const built = await bundleWith({
     entryPoints: [path.join(root, 'src/cli/tempo.ts')],
-    outfile: bundle,
+    outdir: cli,
+    outExtension: { '.js': '.mjs' },
     bundle: true,
+    // What only some commands need is loaded by them.
+    splitting: true,
+    write: false,
     platform: 'node',
     format: 'esm',
     target: 'node20.10',
@@ -31,6 +49,7 @@ async function build() {
     alias: { '@': path.join(root, 'src') },
     logLevel: 'error',
   });
+  write(built, bundle);
 }
 
 /** The page that renders, and its workers. */
@@ -40,20 +59,19 @@ async function buildPage() {
     bundle: true,
     alias: { '@': path.join(root, 'src'), module: path.join(root, 'src/render/pdf/nowhere.ts') },
     outdir: page,
+    write: false,
     logLevel: 'error',
     legalComments: 'none',
     minify: true,
     target: 'es2022',
   };
   const entry = (...names) => names.map((name) => path.join(root, 'src', name));
-  await bundleWith({ ...shared, entryPoints: entry('cli/render-page.ts'), format: 'iife' });
-  await bundleWith({
-    ...shared,
-    entryPoints: entry('workers/export.worker.ts', 'workers/span.worker.ts'),
-    format: 'esm',
-  });
   // What sets text in PDF looks for its program beside itself.
+  mkdirSync(page, { recursive: true });
   copyFileSync(path.join(root, 'node_modules/harfbuzzjs/dist/harfbuzz.wasm'), path.join(page, 'harfbuzz.wasm'));
+  write(await bundleWith({ ...shared, entryPoints: entry('cli/render-page.ts'), format: 'iife' }), '');
+  const workers = entry('workers/export.worker.ts', 'workers/span.worker.ts');
+  write(await bundleWith({ ...shared, entryPoints: workers, format: 'esm' }), path.join(page, 'span.worker.js'));
 }
 
 ensurePackages();

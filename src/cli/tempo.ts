@@ -54,10 +54,21 @@ function withMapping(command: Command): Command {
     .option('--where <column=value>', 'keeps only these rows; may be given several times', several);
 }
 
+/** Lines that say the same of different rows; more of them tell nobody more. */
+const ALIKE = 3;
+
 /** Says what there is to say of a table, without a flood. */
 function tellNotes(notes: readonly Issue[]): void {
-  for (const note of notes.slice(0, 50)) process.stderr.write(`${issueLine(note)}\n`);
-  if (notes.length > 50) process.stderr.write(`And ${notes.length - 50} more of these.\n`);
+  const counts = new Map<string, number>();
+  for (const { code } of notes) counts.set(code, (counts.get(code) ?? 0) + 1);
+  const told = new Map<string, number>();
+  for (const note of notes) {
+    const count = (told.get(note.code) ?? 0) + 1;
+    told.set(note.code, count);
+    if (count <= ALIKE) process.stderr.write(`${issueLine(note)}\n`);
+    const more = (counts.get(note.code) ?? 0) - ALIKE;
+    if (count === ALIKE && more > 0) process.stderr.write(`And ${more} more like these.\n`);
+  }
 }
 
 withMapping(program.command('prepare'))

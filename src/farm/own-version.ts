@@ -27,7 +27,7 @@ function readVersion(root: string): string {
     const { version } = JSON.parse(readFileSync(path.join(root, 'package.json'), 'utf8'));
     const hash = createHash('sha256');
     for (const place of painting) {
-      for (const file of filesIn(path.join(root, place))) {
+      for (const file of filesIn(path.join(/* turbopackIgnore: true */ root, place))) {
         hash.update(path.relative(root, file).replaceAll(path.sep, '/'));
         hash.update(readFileSync(file));
       }

@@ -79,7 +79,7 @@ function stageAtWork({ name, data, progress }: Job<StageOrder>, records: readonl
 
 /** Only what broke by itself: what hung on it failed with it. */
 function failedStage(
-  { name, data, failedReason, attemptsMade }: Job<StageOrder>,
+  { name, data, failedReason, attemptsMade, stalledCounter }: Job<StageOrder>,
   records: readonly FilmRecord[],
 ): FailedStage[] {
   const film = records[data.film];
@@ -90,7 +90,8 @@ function failedStage(
       film: film.name,
       stage: name as Stage,
       frames: span ? [span.from, span.to] : null,
-      tries: attemptsMade,
+      // Tries that ended with the worker's death are counted apart.
+      tries: Math.max(attemptsMade, stalledCounter),
       why: whyOf(failedReason ?? ''),
     },
   ];

@@ -10,6 +10,7 @@ import { type FarmSource, Packer, type StoredPack } from './film-pack';
 import { type FilmForm, type FilmRecord, type StageOrder, stageId } from './film-record';
 import { planFilm } from './plan-film';
 import type { FarmStore } from './store/store';
+import { TRIES } from './submit-limits';
 import { type FarmVersion, queueNameOf } from './version';
 
 /** A film that is to be made, under the name of its file. */
@@ -27,13 +28,6 @@ export interface SubmitSetting {
   readonly priority: number;
   readonly onFilm?: (done: number, count: number) => void;
 }
-
-/** A stage is tried so many times before its film is given up. */
-export const TRIES = 3;
-export const usualPriority = 500;
-export const priorityRange = [1, 1000] as const;
-export const usualSpanSec = 30;
-export const spanSecRange = [1, 600] as const;
 
 /** Films that go into the queue in one step. */
 const AT_ONCE = 25;

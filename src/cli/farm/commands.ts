@@ -1,16 +1,11 @@
 import type { Command } from 'commander';
 import type { Issue } from '@/core/table/issue';
-import { cancel, retry } from '@/farm/change-job';
-import { clean } from '@/farm/clean';
-import { Farm } from '@/farm/farm';
-import { statusOf, statusOfAll } from '@/farm/status';
-import { priorityRange, spanSecRange, usualPriority, usualSpanSec } from '@/farm/submit';
+import type { Farm } from '@/farm/farm';
+import { priorityRange, spanSecRange, usualPriority, usualSpanSec } from '@/farm/submit-limits';
 import { numberIn, wholeIn } from '../numbers';
 import { Refusal } from '../refusal';
-import { fetchFilms } from './fetch-films';
 import { bytesWords, listWords, statusWords } from './status-words';
-import { type SubmitOptions, submitFilms } from './submit-films';
-import { watchStatus } from './watch-status';
+import type { SubmitOptions } from './submit-films';
 
 interface QueueOptions {
   readonly queue?: string;
@@ -53,6 +48,7 @@ export function storeOf({ store = process.env.TEMPO_STORE ?? '' }: StoreOptions)
 const jobOf = (text: string) => wholeIn('The job', text, [1, Number.MAX_SAFE_INTEGER]);
 
 async function withFarm<T>(options: QueueOptions, act: (farm: Farm) => Promise<T>): Promise<T> {
+  const { Farm } = await import('@/farm/farm');
   const farm = await Farm.open(queueOf(options));
   try {
     return await act(farm);
@@ -83,6 +79,7 @@ export function addFarm(program: Command, { withFilmOptions, tellNotes }: Shared
     .option('--json', 'as JSON')
     .action(async (files: string[], options: SubmitOptions & StoreOptions & { json?: boolean }) => {
       const place = { root: root(), queue: queueOf(options), store: storeOf(options) };
+      const { submitFilms } = await import('./submit-films');
       const { job, films, frames, notes } = await submitFilms(files, options, place);
       tellNotes(notes);
       process.stdout.write(options.json ? `${JSON.stringify({ job, films, frames })}\n` : `${job}\n`);
@@ -116,6 +113,8 @@ export function addFarm(program: Command, { withFilmOptions, tellNotes }: Shared
     .option('--json', 'as JSON')
     .action(async (job: string | undefined, options: QueueOptions & { watch?: boolean; json?: boolean }) =>
       withFarm(options, async (open) => {
+        const { watchStatus } = await import('./watch-status');
+        const { statusOf, statusOfAll } = await import('@/farm/status');
         if (options.watch) return watchStatus(open, job === undefined ? null : jobOf(job), options.json === true);
         const found = job === undefined ? await statusOfAll(open) : await statusOf(open, jobOf(job));
         const words = 'job' in found ? statusWords(found) : listWords(found, await open.workers());
@@ -128,6 +127,7 @@ export function addFarm(program: Command, { withFilmOptions, tellNotes }: Shared
     .argument('<job>', 'its number')
     .action(async (job: string, options: QueueOptions) =>
       withFarm(options, async (open) => {
+        const { cancel } = await import('@/farm/change-job');
         await cancel(open, jobOf(job));
         process.stdout.write(`Job ${job} is cancelled.\n`);
       }),
@@ -138,6 +138,7 @@ export function addFarm(program: Command, { withFilmOptions, tellNotes }: Shared
     .argument('<job>', 'its number')
     .action(async (job: string, options: QueueOptions) =>
       withFarm(options, async (open) => {
+        const { retry } = await import('@/farm/change-job');
         const count = await retry(open, jobOf(job));
         process.stdout.write(`${count} ${count === 1 ? 'film is' : 'films are'} made again.\n`);
       }),
@@ -149,6 +150,7 @@ export function addFarm(program: Command, { withFilmOptions, tellNotes }: Shared
     .requiredOption('--out <folder>', 'where to write')
     .action(async (job: string, options: StoreOptions & { out: string }) =>
       withFarm(options, async (open) => {
+        const { fetchFilms } = await import('./fetch-films');
         for (const file of await fetchFilms(open, storeOf(options), jobOf(job), options.out))
           process.stdout.write(`${file}\n`);
       }),
@@ -162,6 +164,7 @@ export function addFarm(program: Command, { withFilmOptions, tellNotes }: Shared
     .action(async (options: StoreOptions & { failed?: boolean; films?: boolean; keepDays: string }) =>
       withFarm(options, async (open) => {
         const { openStore } = await import('@/farm/store/open-store');
+        const { clean } = await import('@/farm/clean');
         const store = await openStore(storeOf(options), 'clean');
         const keepDays = numberIn('--keep-days', options.keepDays, [0, 36_500]);
         const { jobs, stages, things, bytes, drafts, busy } = await clean(open, store, { ...options, keepDays });

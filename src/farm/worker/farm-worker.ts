@@ -6,7 +6,7 @@ import { type Farm, QUEUE_PREFIX } from '../farm';
 import { FarmError } from '../farm-error';
 import type { FilmRecord, StageOrder } from '../film-record';
 import { checkStore, type FarmStore } from '../store/store';
-import { TRIES } from '../submit';
+import { TRIES } from '../submit-limits';
 import { queueNameOf, sameVersion, versionWords } from '../version';
 import type { FarmRenderer } from './renderer';
 import { BeingMade, MAKING_MS, StageMaker } from './stage-maker';

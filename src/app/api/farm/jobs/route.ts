@@ -1,7 +1,8 @@
 import { FarmError } from '@/farm/farm-error';
 import { productVersion, versionForJob } from '@/farm/own-version';
 import { readOrder } from '@/farm/read-order';
-import { submit, usualPriority, usualSpanSec } from '@/farm/submit';
+import { submit } from '@/farm/submit';
+import { usualPriority, usualSpanSec } from '@/farm/submit-limits';
 import { answered } from '../farm-service';
 
 /**
