@@ -18,6 +18,12 @@ const AT_HAND = 4;
 /** Somebody else makes the same thing right now. */
 export class BeingMade extends Error {}
 
+/** Waits a little, so that the same stage is not asked for over and over. @throws BeingMade always. */
+async function beingMade(key: string): Promise<never> {
+  await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
+  throw new BeingMade(key);
+}
+
 /** Makes single stages of films, and puts them into the store. */
 export class StageMaker {
   private readonly films = new Map<string, Promise<FilmAtHand>>();
@@ -57,11 +63,17 @@ export class StageMaker {
   /** Makes a thing and puts it into the store, unless it is there. */
   private async once(key: string, { signal }: RenderWatch, make: (to: string) => Promise<void>): Promise<void> {
     if (await this.store.has(key)) return;
-    if (this.making.has(key) || !(await this.farm.take(key, this.who, MAKING_MS))) {
-      await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
-      throw new BeingMade(key);
-    }
+    // Another slot of this worker is told by the set, another worker by the queue.
+    if (this.making.has(key)) return beingMade(key);
     this.making.add(key);
+    const isFree = await this.farm.take(key, this.who, MAKING_MS).catch((error) => {
+      this.making.delete(key);
+      throw error;
+    });
+    if (!isFree) {
+      this.making.delete(key);
+      return beingMade(key);
+    }
     // Whoever was at it may have ended between the two questions.
     const isThere = await this.store.has(key).catch(() => false);
     const file = path.join(this.folder, `${++this.count}${path.extname(key)}`);
