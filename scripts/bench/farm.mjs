@@ -44,27 +44,81 @@ async function worker(core, env) {
   return child;
 }
 
-/**
- * Films a second of both, in turns.
- *
- * @returns {Promise<{ command: number[], farm: number[], spans: number }>} Seconds for all films.
- */
-export async function measureFarm() {
+/** A queue and a store of their own, with what the command line needs to find them. */
+async function openFarm() {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-bench-farm-'));
   const port = await freePort(6400);
-  const redis = spawn(
-    'redis-server',
-    ['--port', String(port), '--bind', '127.0.0.1', '--dir', folder, '--appendonly', 'yes'],
-    {
-      stdio: 'ignore',
-    },
-  );
+  const args = ['--port', String(port), '--bind', '127.0.0.1', '--dir', folder, '--appendonly', 'yes'];
+  const redis = spawn('redis-server', args, { stdio: 'ignore' });
   const env = { ...process.env, TEMPO_QUEUE: `redis://127.0.0.1:${port}/0`, TEMPO_STORE: path.join(folder, 'store') };
   const file = path.join(folder, 'boats.csv');
   writeFileSync(file, table());
+  const farm = (...options) => execFileSync('node', [tempo, 'farm', ...options], { encoding: 'utf8', env });
+  const close = () => {
+    redis.kill('SIGKILL');
+    rmSync(folder, { recursive: true, force: true });
+  };
+  return { folder, env, file, farm, close };
+}
+
+/** Ends a worker, and waits until it has. */
+async function end(worker) {
+  const ended = new Promise((resolve) => worker.once('exit', resolve));
+  worker.kill('SIGTERM');
+  await ended;
+}
+
+const mapping = ['--period', 'Year', '--category', 'Isle', '--value', 'Boats'];
+/** Seconds that one worker encodes at once in any case: a span of as much has the same key frames as a long one. */
+const SHORT_SEC = 4;
+const LONG_SEC = 240;
+
+/** Milliseconds that a span costs besides its frames: the same film in many short spans and in a single one, in turns. */
+export async function measureSpans() {
+  const { env, file, farm, close } = await openFarm();
+  const film = [
+    file,
+    ...mapping,
+    '--where',
+    'Region=Region 1',
+    '--size',
+    '320x180',
+    '--length',
+    String(LONG_SEC),
+    '--fps',
+    '25',
+  ];
+  let at = null;
+  try {
+    at = await worker(0, env);
+    const msOf = (spanSec, title) => {
+      const job = farm('submit', ...film, '--title', title, '--span-sec', String(spanSec)).trim();
+      farm('status', job, '--watch');
+      const { submittedMs, finished } = JSON.parse(farm('status', job, '--json'));
+      return finished[0].atMs - submittedMs;
+    };
+    msOf(LONG_SEC, 'Warm');
+    const overheads = [];
+    for (let round = 0; round < 3; round++) {
+      const whole = msOf(LONG_SEC, `Whole ${round}`);
+      const spans = LONG_SEC / SHORT_SEC;
+      overheads.push((msOf(SHORT_SEC, `Short ${round}`) - whole) / (spans - 1));
+    }
+    return overheads;
+  } finally {
+    at?.kill('SIGKILL');
+    close();
+  }
+}
+
+/**
+ * Seconds that ten films take with one command and with two workers of a farm, in turns.
+ *
+ * @returns {Promise<{ command: number[], farm: number[] }>}
+ */
+export async function measureFarm() {
+  const { folder, env, file, farm, close } = await openFarm();
   const size = ['--size', '1280x720', '--length', String(SEC), '--fps', String(FPS)];
-  const mapping = ['--period', 'Year', '--category', 'Isle', '--value', 'Boats'];
-  const farm = (...args) => execFileSync('node', [tempo, 'farm', ...args], { encoding: 'utf8', env });
   const [command, farmed] = [[], []];
   let workers = [];
   try {
@@ -90,17 +144,12 @@ export async function measureFarm() {
       // One command that waits: asking over and over would take the time that is measured.
       farm('status', job, '--watch');
       farmed.push((performance.now() - startedMs) / 1000);
-      for (const each of workers) {
-        const ended = new Promise((resolve) => each.once('exit', resolve));
-        each.kill('SIGTERM');
-        await ended;
-      }
+      for (const each of workers) await end(each);
       workers = [];
     }
-    return { command, farm: farmed, spans: (FILMS * SEC) / SPAN_SEC };
+    return { command, farm: farmed };
   } finally {
     for (const each of workers) each.kill('SIGKILL');
-    redis.kill('SIGKILL');
-    rmSync(folder, { recursive: true, force: true });
+    close();
   }
 }

@@ -128,7 +128,7 @@ describe('a farm', () => {
       filmsDone: 2,
       framesDone: 2400,
       atWork: [],
-      finished: [{ name: 'a ä.mp4', key: 'k', bytes: 2e6 }],
+      finished: [{ name: 'a ä.mp4', key: 'k', bytes: 2e6, atMs: 0 }],
     });
     const link = jobs().getByRole<HTMLAnchorElement>('link', { name: 'a ä.mp4' });
     expect(link.getAttribute('href')).toBe('/api/farm/jobs/7/films/a%20%C3%A4.mp4');

@@ -41,9 +41,9 @@ export async function statusOf(farm: Farm, job: number): Promise<JobStatus> {
     failed,
     finished: [...handed]
       .sort(([a], [b]) => a - b)
-      .flatMap(([film, { bytes }]) => {
+      .flatMap(([film, { bytes, atMs }]) => {
         const record = records[film];
-        return record ? [{ name: record.name, key: handedKey(job, record), bytes }] : [];
+        return record ? [{ name: record.name, key: handedKey(job, record), bytes, atMs }] : [];
       }),
     hint: ended || state === 'cancelled' ? '' : hintOf(about, state, [...workers.values()], atWork.length),
   };

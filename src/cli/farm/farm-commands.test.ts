@@ -59,7 +59,7 @@ const status: JobStatus = {
   version: 'Plucky Tempo 1 with Chromium 2',
   atWork: [{ worker: 'mill', film: 'a.mp4', stage: 'span', done: 25, count: 100, framesPerSec: 50 }],
   failed: [],
-  finished: [{ name: 'b.mp4', key: 'films/7/b.mp4', bytes: 1_234_567 }],
+  finished: [{ name: 'b.mp4', key: 'films/7/b.mp4', bytes: 1_234_567, atMs: 0 }],
   hint: '',
 };
 

@@ -31,6 +31,8 @@ export interface FinishedFilm {
   readonly name: string;
   readonly key: string;
   readonly bytes: number;
+  /** When it was handed over, by the clock of the queue. */
+  readonly atMs: number;
 }
 
 /** How a job stands. Times are by the clock of the queue. */
