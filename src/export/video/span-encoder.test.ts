@@ -14,7 +14,7 @@ const job: FilmJob = {
 };
 
 /** What the stand-in for the browser's encoder does, and what it has seen. */
-const world = { supported: true, failsAt: -1, most: 0, keys: [] as number[], encoded: 0, open: 0 };
+const world = { supported: true, failsAt: -1, most: 0, keys: [] as number[], encoded: 0, open: 0, resets: 0 };
 
 class FakeEncoder extends EventTarget {
   static async isConfigSupported(config: VideoEncoderConfig) {
@@ -47,6 +47,10 @@ class FakeEncoder extends EventTarget {
       this.dispatchEvent(new Event('dequeue'));
     });
   }
+  reset() {
+    world.resets++;
+    this.state = 'unconfigured';
+  }
   async flush() {
     while (this.encodeQueueSize > 0 && this.state !== 'closed') await new Promise((resolve) => setTimeout(resolve));
   }
@@ -65,7 +69,7 @@ const encode = async (span: SpanEncoder, from: number, to: number, painter = pai
 
 describe('encoding a span', () => {
   beforeEach(() => {
-    Object.assign(world, { supported: true, failsAt: -1, most: 0, keys: [], encoded: 0, open: 0 });
+    Object.assign(world, { supported: true, failsAt: -1, most: 0, keys: [], encoded: 0, open: 0, resets: 0 });
     vi.stubGlobal('VideoEncoder', FakeEncoder);
   });
   afterEach(() => {
@@ -86,6 +90,8 @@ describe('encoding a span', () => {
     const next = await encode(encoder, 0, 7);
     expect(next.chunks).toHaveLength(7);
     expect(next.chunks[0]?.key).toBe(true);
+    // It does not go by what the encoder has seen before.
+    expect(world.resets).toBe(1);
     encoder.close();
   });
 

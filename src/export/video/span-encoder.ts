@@ -32,13 +32,14 @@ export class SpanEncoder {
   private chunks: EncodedChunk[] = [];
   private config: VideoDecoderConfig | null = null;
   private failure: unknown = null;
+  private used = false;
   private wake: () => void = () => undefined;
   private readonly encoder: VideoEncoder;
   private readonly turns = new Turns();
 
   private constructor(
     private readonly job: FilmJob,
-    config: VideoEncoderConfig,
+    private readonly wanted: VideoEncoderConfig,
   ) {
     this.encoder = new VideoEncoder({
       output: (chunk, meta) => this.take(chunk, meta),
@@ -47,7 +48,7 @@ export class SpanEncoder {
         this.wake();
       },
     });
-    this.encoder.configure(config);
+    this.encoder.configure(wanted);
   }
 
   /** @throws ExportError where this browser cannot encode the film. */
@@ -82,6 +83,13 @@ export class SpanEncoder {
     const keyEvery = Math.max(1, Math.floor(KEY_FRAME_SEC * this.job.framesPerSec));
     this.chunks = [];
     try {
+      // An encoder goes by what it has seen. Each span begins anew, so that it comes out the same whoever makes it, and after what.
+      if (this.used) {
+        this.check();
+        this.encoder.reset();
+        this.encoder.configure(this.wanted);
+      }
+      this.used = true;
       for (let number = from; number < to; number++) {
         // A turn of the event loop lets messages in, however fast the encoder is.
         if (number % TURN_EVERY === 0) await this.turns.next();
