@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, 
 import os from 'node:os';
 import path from 'node:path';
 import { promisify } from 'node:util';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import S3rver from 's3rver';
 import type { JobStatus } from '../../src/core/project/farm-job';
@@ -209,9 +210,17 @@ test('the app sends a film to the farm, follows it, and hands it over as preview
     await page.getByRole('option', { name: /^854 × 480/ }).click();
     await page.getByRole('button', { name: 'Send the film to the farm' }).click();
     await expect(page.getByRole('dialog')).toContainText(redis.url.replace(/^redis:\/\//, ''));
+    const readable = async (theme: 'light' | 'dark') => {
+      await page.emulateMedia({ colorScheme: theme });
+      await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map(({ id, nodes }) => `${theme}: ${id}: ${nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+    };
+    await readable('light');
     await page.getByRole('button', { name: 'Send it' }).click();
     const jobs = page.getByRole('list', { name: 'Jobs' });
     await expect(jobs).toContainText('is done', { timeout: 240_000 });
+    for (const theme of ['dark', 'light'] as const) await readable(theme);
     const [film] = await Promise.all([
       page.waitForEvent('download'),
       jobs.getByRole('link', { name: /\.mp4$/ }).click(),

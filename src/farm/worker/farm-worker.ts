@@ -16,8 +16,8 @@ import { openWorkFolder } from './work-folder';
 const LOST_MS = 10_000;
 const LOOK_FOR_LOST_MS = 5000;
 const HEARTBEAT_MS = 2000;
-/** How often a store in trouble is tried. */
-const TRY_STORE_MS = 2000;
+/** When a store in trouble is tried first, and at the longest: one that is full may still take what is small. */
+const TRY_STORE_MS = [2000, 60_000] as const;
 /** What was told to stop has so long to do it. */
 const FORCED_MS = 8000;
 /** Heartbeats between two looks at jobs of other versions. */
@@ -54,6 +54,7 @@ export class FarmWorker {
   private readonly heart: NodeJS.Timeout;
   private beats = 0;
   private trouble = '';
+  private tryStoreMs: number = TRY_STORE_MS[0];
   private stopping = false;
 
   private constructor(
@@ -112,6 +113,7 @@ export class FarmWorker {
         signal: stop.signal,
         onFrames: this.progress(job, record),
       });
+      this.tryStoreMs = TRY_STORE_MS[0];
       return 'made';
     } catch (error) {
       if (stop.signal.reason instanceof Stopped && stop.signal.reason.why === 'cancelled') return 'cancelled';
@@ -194,7 +196,8 @@ export class FarmWorker {
     await this.worker.pause(true);
     await this.beat();
     while (!this.stopping) {
-      await new Promise((resolve) => setTimeout(resolve, TRY_STORE_MS));
+      await new Promise((resolve) => setTimeout(resolve, this.tryStoreMs));
+      this.tryStoreMs = Math.min(2 * this.tryStoreMs, TRY_STORE_MS[1]);
       try {
         await checkStore(this.store, this.setting.id);
         break;
