@@ -60,9 +60,12 @@ function cli(store: string, more: Record<string, string> = {}) {
       return worker;
     },
     async ended(job: number): Promise<JobStatus> {
-      await expect
-        .poll(async () => (await this.status(job)).state, { timeout: 240_000 })
-        .toMatch(/done|failed|cancelled/);
+      // Says what stands in its way where it does not end.
+      const told = async () => {
+        const { state, hint, atWork, framesDone } = await this.status(job);
+        return /done|failed|cancelled/.test(state) ? 'ended' : JSON.stringify({ state, hint, atWork, framesDone });
+      };
+      await expect.poll(told, { timeout: 120_000 }).toBe('ended');
       return this.status(job);
     },
   };
