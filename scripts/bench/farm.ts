@@ -14,7 +14,7 @@ import { TestRedis } from '@/farm/testing/redis';
 import { FarmWorker } from '@/farm/worker/farm-worker';
 import type { FilmAtHand, RenderWatch } from '@/farm/worker/renderer';
 
-const version = { product: 'bench', chromium: '1' };
+const version = { product: 'bench', chromium: '1', store: 'here' };
 const WORKERS = 100;
 const FILMS = 1000;
 /** Seconds that the pretended drawing of a span takes: a tenth of a real one of half a minute. */

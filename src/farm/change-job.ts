@@ -14,29 +14,57 @@ export async function cancel(farm: Farm, job: number): Promise<void> {
   await farm.setState(job, 'cancelled');
 }
 
+/** How long workers may take to let go of what they hold. */
+const LET_GO_MS = 30_000;
+const LOOK_MS = 100;
+
 /**
- * Takes up again what failed or was cancelled, and what was never added. Spans that are in the store already are not made anew.
+ * Takes up again what failed or was cancelled. Spans that are in the store already are not made anew. What a worker still holds is
+ * waited for: the same stage cannot stand in the queue twice.
  *
  * @returns How many films are made again.
- * @throws FarmError `bad-job` where there is no such job.
+ * @throws FarmError `bad-job` where there is no such job, it cannot go on, or a worker does not let go of it.
  */
 export async function retry(farm: Farm, job: number): Promise<number> {
   const { about } = await jobAbout(farm, job);
-  await farm.setState(job, 'queued');
   const [records, handed] = [await farm.films(job), await farm.handedOver(job)];
   if (records.length < about.films)
     throw new FarmError(
       'bad-job',
       `Job ${job} was never submitted whole, so it cannot go on. Cancel it and submit it again.`,
     );
-  let count = 0;
-  for (const [film, record] of records.entries()) {
-    if (handed.has(film)) continue;
-    if (!(await takeOut(farm, job, film, record))) continue;
-    await farm.flow.add(flowOf(job, film, record, about));
-    count++;
+  const open = [...records.entries()].filter(([film]) => !handed.has(film));
+  const [failed, state] = [await failedFilms(farm, job), await farm.stateOf(job)];
+  const queue = farm.queueOf(about.version);
+  const wanted: typeof open = [];
+  for (const each of open) {
+    const stands = await queue.getJob(stageId({ job, film: each[0], span: 0 }, 'hand-over'));
+    // Of a job that is under way only what has failed is taken out, and what the queue has lost.
+    if (state === 'cancelled' || failed.has(each[0]) || !stands) wanted.push(each);
   }
-  return count;
+  for (const [film, record] of wanted) await letGo(farm, job, film, record);
+  await farm.setState(job, 'queued');
+  for (const [film, record] of wanted) await farm.flow.add(flowOf(job, film, record, about));
+  return wanted.length;
+}
+
+/** Films of which a stage was given up. */
+async function failedFilms(farm: Farm, job: number): Promise<Set<number>> {
+  const { about } = await jobAbout(farm, job);
+  const failed = await farm.queueOf(about.version).getFailed();
+  return new Set(failed.filter((each) => each?.data.job === job).map(({ data }) => data.film));
+}
+
+async function letGo(farm: Farm, job: number, film: number, record: FilmRecord): Promise<void> {
+  const untilMs = Date.now() + LET_GO_MS;
+  while (!(await takeOut(farm, job, film, record))) {
+    if (Date.now() > untilMs)
+      throw new FarmError(
+        'bad-job',
+        `A worker still makes a part of ${record.name}. Retry job ${job} once that has ended.`,
+      );
+    await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+  }
 }
 
 /**

@@ -17,7 +17,7 @@ import { freePort, TestRedis } from './testing/redis';
 import type { FarmVersion } from './version';
 import { FarmWorker } from './worker/farm-worker';
 
-const version: FarmVersion = { product: '1.0+a', chromium: '1.2.3' };
+const version: FarmVersion = { product: '1.0+a', chromium: '1.2.3', store: 'here' };
 let redis: TestRedis;
 let folder = '';
 let farm: Farm;
@@ -54,10 +54,16 @@ const submitted = async (films: readonly FarmFilm[], more: { spanSec?: number; v
 /** A worker on a connection of its own, ended after the test. */
 async function worker(
   renderer: FakeRenderer,
-  { name = 'w1', slots = 2, at = store }: { name?: string; slots?: number; at?: FarmStore } = {},
+  {
+    name = 'w1',
+    slots = 2,
+    at = store,
+    silentMs = 60_000,
+  }: { name?: string; slots?: number; at?: FarmStore; silentMs?: number } = {},
 ): Promise<FarmWorker> {
   const own = await Farm.open(redis.url);
-  const made = await FarmWorker.start(own, at, renderer, { name, id: name, slots, tell: (line) => told.push(line) });
+  const setting = { name, id: name, slots, silentMs, tell: (line: string) => told.push(line) };
+  const made = await FarmWorker.start(own, at, renderer, setting);
   let over: Promise<void> | null = null;
   const stop = made.stop.bind(made);
   made.stop = (graceMs, hurry) => {
@@ -194,14 +200,37 @@ describe('a farm', () => {
     await expect(cancel(farm, job)).rejects.toMatchObject({ code: 'bad-job' });
   });
 
+  it('takes up at once what was cancelled a moment ago, and what the queue has lost', async () => {
+    for (const slots of [1, 2]) {
+      const job = await submitted([
+        farmFilm({ title: `Slots ${slots}` }),
+        farmFilm({ title: `More ${slots}`, name: 'b.mp4' }),
+      ]);
+      const quick = await worker(fake(), { name: `quick-${slots}`, slots });
+      await cancel(farm, job);
+      await retry(farm, job);
+      await ended(job);
+      expect(await statusOf(farm, job)).toMatchObject({ state: 'done', filmsDone: 2, failed: [] });
+      await quick.stop(0);
+    }
+    const lost = await submitted([farmFilm({ title: 'Lost' })]);
+    await farm.queueOf(version).obliterate({ force: true });
+    expect(await retry(farm, lost)).toBe(1);
+    await worker(fake(), { name: 'finder' });
+    await ended(lost);
+    expect((await statusOf(farm, lost)).state).toBe('done');
+  });
+
   it('leaves work for another version alone, and says so on both sides', async () => {
     const other = { ...version, chromium: '9.9' };
     const job = await submitted([farmFilm()], { version: other });
     const renderer = fake();
     await worker(renderer);
-    expect(told.join()).toContain(`Job ${job} is left alone: it is for Plucky Tempo 1.0+a with Chromium 9.9`);
+    expect(told.join()).toContain(
+      `Job ${job} is left alone: it is for Plucky Tempo 1.0+a with Chromium 9.9 at the store here`,
+    );
     expect((await statusOf(farm, job)).hint).toMatch(
-      /only of Plucky Tempo 1.0\+a with Chromium 1.2.3. It waits for .* 9.9/,
+      /only of Plucky Tempo 1\.0\+a with Chromium 1\.2\.3 at the store here\. It waits for .* 9\.9/,
     );
     expect(renderer.made).toEqual([]);
     await worker(fake(undefined, other), { name: 'w2' });
@@ -274,6 +303,28 @@ describe('a farm', () => {
     await ended(job);
     expect(await statusOf(farm, job)).toMatchObject({ state: 'done', failed: [] });
     expect(await text(`films/${job}/race.mp4`)).toBe(whole());
+  });
+
+  it('leaves work that lies in another store alone', async () => {
+    const job = await submitted([farmFilm()], { version: { ...version, store: 'there' } });
+    const renderer = fake();
+    await worker(renderer);
+    expect(told.join()).toContain(
+      `Job ${job} is left alone: it is for Plucky Tempo 1.0+a with Chromium 1.2.3 at the store there`,
+    );
+    expect(renderer.made).toEqual([]);
+  });
+
+  it('gives up what says nothing any more', async () => {
+    const silent = fake(async (_span, { signal }) => {
+      await new Promise((_, reject) => signal.addEventListener('abort', () => reject(signal.reason)));
+    });
+    const job = await submitted([farmFilm({ sec: 4 })]);
+    await worker(silent, { silentMs: 30 });
+    await ended(job);
+    expect((await statusOf(farm, job)).failed).toMatchObject([
+      { tries: 3, why: expect.stringContaining('said nothing') },
+    ]);
   });
 
   it('does not mind when two finish the same span at once', async () => {

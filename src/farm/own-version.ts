@@ -56,24 +56,26 @@ function filesIn(place: string): string[] {
  * The version that a job is to be made by: that of workers which are there, this machine's before others, and this machine's where
  * there are none.
  *
- * @param product This machine's.
+ * @param own This machine's code, and the mark of the store that it is to lie in.
  * @param chromium That of this machine, or the one that was asked for; null where there is none.
  * @param asked Was it asked for?
  * @throws FarmError `no-version` where neither a worker nor this machine has one.
  */
 export async function versionForJob(
   farm: Farm,
-  product: string,
+  own: Omit<FarmVersion, 'chromium'>,
   chromium: string | null,
   asked: boolean,
 ): Promise<FarmVersion> {
-  if (asked && chromium !== null) return { product, chromium };
-  const fitting = [...(await farm.workers()).values()].filter(({ version }) => version.product === product);
+  const { product, store } = own;
+  if (asked && chromium !== null) return { product, chromium, store };
+  const workers = [...(await farm.workers()).values()];
+  const fitting = workers.filter(({ version }) => version.product === product && version.store === store);
   const counts = new Map<string, number>();
   for (const { version } of fitting) counts.set(version.chromium, (counts.get(version.chromium) ?? 0) + 1);
   const [most] = [...counts].sort((a, b) => b[1] - a[1]).map(([each]) => each);
   const chosen = chromium !== null && (counts.has(chromium) || most === undefined) ? chromium : most;
-  if (chosen !== undefined) return { product, chromium: chosen };
+  if (chosen !== undefined) return { product, chromium: chosen, store };
   throw new FarmError(
     'no-version',
     `No worker of Plucky Tempo ${product} is there, and this machine has no Chromium, so nobody knows whose pictures are wanted. Start a worker first, or name its Chromium with --chromium.`,

@@ -39,6 +39,8 @@ const run = promisify(execFile);
 /** The command line, with a queue and a store of a test. */
 function cli(store: string, more: Record<string, string> = {}) {
   const env = { ...process.env, TEMPO_QUEUE: redis.url, TEMPO_STORE: store, ...more };
+  /** What workers have said. */
+  const said: string[] = [];
   const tempo = async (...args: string[]) => (await run('node', ['scripts/tempo.mjs', ...args], { env })).stdout;
   return {
     tempo,
@@ -52,7 +54,11 @@ function cli(store: string, more: Record<string, string> = {}) {
       const args = ['scripts/tempo.mjs', 'farm', 'work', '--at-once', '1', '--name', name];
       const worker = spawn('node', args, { env: { ...env, ...own }, stdio: ['ignore', 'ignore', 'pipe'] });
       workers.add(worker);
-      worker.once('exit', () => workers.delete(worker));
+      worker.once('exit', (code, signal) => {
+        workers.delete(worker);
+        said.push(`${name} ended: ${code ?? signal}`);
+      });
+      worker.stderr?.on('data', (text) => said.push(`${name}: ${text}`));
       await new Promise<void>((resolve, reject) => {
         worker.stderr?.on('data', (text) => String(text).includes(`${name} works`) && resolve());
         worker.once('exit', () => reject(new Error(`${name} ended at once`)));
@@ -63,7 +69,8 @@ function cli(store: string, more: Record<string, string> = {}) {
       // Says what stands in its way where it does not end.
       const told = async () => {
         const { state, hint, atWork, framesDone } = await this.status(job);
-        return /done|failed|cancelled/.test(state) ? 'ended' : JSON.stringify({ state, hint, atWork, framesDone });
+        if (/done|failed|cancelled/.test(state)) return 'ended';
+        return JSON.stringify({ state, hint, atWork, framesDone, said });
       };
       await expect.poll(told, { timeout: 120_000 }).toBe('ended');
       return this.status(job);
@@ -150,6 +157,7 @@ test('films are whole whoever dies: workers killed in the middle, a queue cut of
     `films/${job}/film.mp4`,
     `films/${job}/film.webm`,
     `films/${other}/film.mp4`,
+    'store-mark.txt',
   ]);
   expect(await desk.tempo('farm', 'status')).toContain('There is no job.');
 });

@@ -101,18 +101,25 @@ describe('farm submit', () => {
     const { productVersion, versionForJob } = await import('@/farm/own-version');
     const product = productVersion(process.cwd());
     expect(product).toMatch(/^0\.1\.0\+[0-9a-f]{12}$/);
-    await expect(versionForJob(farm, product, null, false)).rejects.toMatchObject({ code: 'no-version' });
-    expect((await versionForJob(farm, product, '5', false)).chromium).toBe('5');
+    await expect(versionForJob(farm, { product, store: 'here' }, null, false)).rejects.toMatchObject({
+      code: 'no-version',
+    });
+    expect((await versionForJob(farm, { product, store: 'here' }, '5', false)).chromium).toBe('5');
     for (const [id, chromium] of [
       ['a', '6'],
       ['b', '6'],
       ['c', '7'],
     ] as const)
-      await farm.report(id, { name: id, version: { product, chromium }, slots: 1, trouble: '' });
-    await farm.report('d', { name: 'd', version: { product: 'other', chromium: '8' }, slots: 1, trouble: '' });
-    expect((await versionForJob(farm, product, '5', false)).chromium).toBe('6');
-    expect((await versionForJob(farm, product, '7', false)).chromium).toBe('7');
-    expect((await versionForJob(farm, product, '9', true)).chromium).toBe('9');
+      await farm.report(id, { name: id, version: { product, chromium, store: 'here' }, slots: 1, trouble: '' });
+    await farm.report('d', {
+      name: 'd',
+      version: { product: 'other', chromium: '8', store: 'here' },
+      slots: 1,
+      trouble: '',
+    });
+    expect((await versionForJob(farm, { product, store: 'here' }, '5', false)).chromium).toBe('6');
+    expect((await versionForJob(farm, { product, store: 'here' }, '7', false)).chromium).toBe('7');
+    expect((await versionForJob(farm, { product, store: 'here' }, '9', true)).chromium).toBe('9');
     expect(() => productVersion(folder)).toThrow(/from a whole checkout/);
   });
 });
@@ -167,9 +174,15 @@ describe('farm status and fetch', () => {
     expect(words).toContain('b.mp4  1.2 MB  films/7/b.mp4');
     expect(words).toContain('  mill: the store is full\n');
     expect(listWords([], new Map())).toBe('There is no job.\nNo worker is there.\n');
-    const report = { name: 'mill', version: { product: '1', chromium: '2' }, slots: 2, atMs: 0, trouble: 'full' };
+    const report = {
+      name: 'mill',
+      version: { product: '1', chromium: '2', store: 'here' },
+      slots: 2,
+      atMs: 0,
+      trouble: 'full',
+    };
     expect(listWords([status], new Map([['w', report]]))).toContain(
-      'mill: 2 at once, Plucky Tempo 1 with Chromium 2; full',
+      'mill: 2 at once, Plucky Tempo 1 with Chromium 2 at the store here; full',
     );
   });
 

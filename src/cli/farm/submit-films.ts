@@ -6,6 +6,7 @@ import { Farm } from '@/farm/farm';
 import type { FilmForm } from '@/farm/film-record';
 import { productVersion, versionForJob } from '@/farm/own-version';
 import { openStore } from '@/farm/store/open-store';
+import { storeMark } from '@/farm/store/store-mark';
 import { type FarmFilm, submit } from '@/farm/submit';
 import { priorityRange, spanSecRange } from '@/farm/submit-limits';
 import { sizeOf } from '../change-project';
@@ -67,7 +68,8 @@ export async function submitFilms(
   try {
     const store = await openStore(place.store, `submit-${process.pid}`);
     const chromium = options.chromium ?? chromiumVersionIfAny();
-    const version = await versionForJob(farm, productVersion(place.root), chromium, options.chromium !== undefined);
+    const own = { product: productVersion(place.root), store: await storeMark(store) };
+    const version = await versionForJob(farm, own, chromium, options.chromium !== undefined);
     const name = options.name ?? files.map((file) => path.basename(file)).join(', ');
     const made = await submit(farm, store, films, { name, version, spanSec, priority });
     return { ...made, films: films.length, notes };

@@ -2,6 +2,7 @@ import os from 'node:os';
 import { Farm } from '@/farm/farm';
 import { productVersion } from '@/farm/own-version';
 import { openStore } from '@/farm/store/open-store';
+import { storeMark } from '@/farm/store/store-mark';
 import { versionWords } from '@/farm/version';
 import { FarmWorker } from '@/farm/worker/farm-worker';
 import { ChromiumRenderer } from './chromium-renderer';
@@ -27,11 +28,12 @@ const SAME_MS = 500;
  */
 export async function work({ root, queue, store: place, slots, graceSec, name }: WorkOptions): Promise<void> {
   const tell = (line: string) => process.stderr.write(`${line}\n`);
-  const version = { product: productVersion(root), chromium: chromiumVersion() };
+  const [product, chromium] = [productVersion(root), chromiumVersion()];
   const farm = await Farm.open(queue);
   try {
     const id = `${os.hostname()}-${process.pid}-${Date.now().toString(36)}`;
     const store = await openStore(place, id);
+    const version = { product, chromium, store: await storeMark(store) };
     const count = slots ?? Math.max(1, os.availableParallelism());
     const renderer = new ChromiumRenderer(version, root, count);
     const setting = { name: name || `${os.hostname()}-${process.pid}`, id, slots: count, tell };
@@ -44,6 +46,8 @@ export async function work({ root, queue, store: place, slots, graceSec, name }:
   } finally {
     await farm.close();
   }
+  // Whatever did not stop when it was told to ends with the process.
+  process.exit();
 }
 
 /** Waits for a signal, and stops; a second one hurries. */

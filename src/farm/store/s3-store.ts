@@ -17,6 +17,7 @@ import type { FarmStore, StoredThing } from './store';
 
 /** Bytes of a part of an upload; what is smaller goes in one piece. */
 const PART_BYTES = 8 * 2 ** 20;
+const SILENT_MS = 30_000;
 /** Most keys that one request may remove. */
 const REMOVED_AT_ONCE = 1000;
 /** An upload that was begun longer ago than this by anybody is left over. */
@@ -51,6 +52,8 @@ export class S3Store implements FarmStore {
       region: process.env.AWS_REGION ?? process.env.AWS_DEFAULT_REGION ?? 'us-east-1',
       // Servers of one's own seldom have a name for each bucket.
       ...(elsewhere ? { endpoint: elsewhere, forcePathStyle: true } : {}),
+      // A server that says nothing for so long is taken for gone, and asked again.
+      requestHandler: { connectionTimeout: 10_000, socketTimeout: SILENT_MS },
       // Checks that not all servers know are made only where they are asked for.
       requestChecksumCalculation: 'WHEN_REQUIRED',
       responseChecksumValidation: 'WHEN_REQUIRED',

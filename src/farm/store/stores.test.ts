@@ -9,6 +9,7 @@ import { FolderStore } from './folder-store';
 import { openStore } from './open-store';
 import { S3Store } from './s3-store';
 import { checkStore, type FarmStore } from './store';
+import { storeMark } from './store-mark';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const text = (read: Uint8Array | null) => (read ? new TextDecoder().decode(read) : null);
@@ -82,6 +83,12 @@ describe.each(['a folder', 'an object store'])('a store in %s', (kind) => {
     }
     await store.remove(['spans/aa/1', 'sounds/3', 'never there']);
     expect(await keys(store)).toEqual(['span', 'spans/ab/2']);
+  });
+
+  it('has a mark, the same for all who ask', async () => {
+    const marks = await Promise.all([storeMark(store), storeMark(store), storeMark(store)]);
+    expect(marks[0]).toMatch(/^[0-9a-f]{8}$/);
+    expect(new Set([...marks, await storeMark(store)]).size).toBe(1);
   });
 
   it('says so where what is to be copied is gone', async () => {

@@ -25,6 +25,29 @@ const LOOK_AT_OTHERS = 15;
 /** Progress is told at most so often. */
 const TELL_MS = 1000;
 
+/** What draws and has said nothing for so long will not end any more. */
+const SILENT_MS = 120_000;
+const SILENT_WORDS = 'It said nothing for too long, so it was stopped.';
+
+/** Barks when nothing is heard for too long. */
+class Watchdog {
+  private timer: NodeJS.Timeout | undefined;
+
+  constructor(
+    private readonly silentMs: number,
+    private readonly bark: () => void,
+  ) {}
+
+  hear(): void {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(this.bark, this.silentMs);
+  }
+
+  end(): void {
+    clearTimeout(this.timer);
+  }
+}
+
 /** Why something in work is stopped. */
 class Stopped extends Error {
   constructor(readonly why: 'cancelled' | 'given-back') {
@@ -41,6 +64,8 @@ export interface WorkSetting {
   /** Stages at once. */
   readonly slots: number;
   readonly tell: (line: string) => void;
+  /** What draws and says nothing for so long is given up; two minutes where it is left out. */
+  readonly silentMs?: number;
 }
 
 /** A worker of a farm: takes stages from the queue and makes them, until it is stopped. */
@@ -108,24 +133,30 @@ export class FarmWorker {
     const record = await this.recordOf(data);
     const stop = new AbortController();
     this.atWork.set(job.id ?? '', { job: data.job, stop });
+    const watchdog = new Watchdog(this.setting.silentMs ?? SILENT_MS, () => stop.abort(new Error(SILENT_WORDS)));
+    const tell = this.progress(job, record);
+    const onFrames = (done: number) => {
+      watchdog.hear();
+      tell(done);
+    };
+    // What draws or mixes says how far it is; what only moves files does not.
+    if (job.name === 'span' || job.name === 'sound') watchdog.hear();
     try {
-      await this.maker.make(job.name as Stage, data, record, {
-        signal: stop.signal,
-        onFrames: this.progress(job, record),
-      });
+      await this.maker.make(job.name as Stage, data, record, { signal: stop.signal, onFrames });
       this.tryStoreMs = TRY_STORE_MS[0];
       return 'made';
     } catch (error) {
       if (stop.signal.reason instanceof Stopped && stop.signal.reason.why === 'cancelled') return 'cancelled';
       const isTrouble = error instanceof FarmError && error.ofStore;
       if (isTrouble) void this.waitForStore(error.message);
-      if (isTrouble || error instanceof BeingMade || stop.signal.aborted) {
+      if (isTrouble || error instanceof BeingMade || stop.signal.reason instanceof Stopped) {
         // It is nobody's fault: it goes back without counting as a try.
         await job.moveToWait(token);
         throw new WaitingError();
       }
       throw error instanceof ExportError || error instanceof FarmError ? new Error(error.message) : error;
     } finally {
+      watchdog.end();
       this.atWork.delete(job.id ?? '');
     }
   }
@@ -225,9 +256,12 @@ export class FarmWorker {
     hurry?.addEventListener('abort', giveBack);
     if (hurry?.aborted) giveBack();
     // What does not even stop when it is told to is left to others: its lock runs out.
-    const leave = setTimeout(() => void this.worker.close(true), graceMs + FORCED_MS);
+    let leave: NodeJS.Timeout | undefined;
+    const left = new Promise<void>((resolve) => {
+      leave = setTimeout(resolve, graceMs + FORCED_MS);
+    });
     try {
-      await this.worker.close();
+      await Promise.race([this.worker.close(), left]);
     } finally {
       clearTimeout(timer);
       clearTimeout(leave);

@@ -7,6 +7,7 @@ import type { FarmNews } from '@/core/project/farm-job';
 import { Farm } from '@/farm/farm';
 import { productVersion } from '@/farm/own-version';
 import { FolderStore } from '@/farm/store/folder-store';
+import { storeMark } from '@/farm/store/store-mark';
 import { FakeRenderer } from '@/farm/testing/fake-renderer';
 import { farmFilm } from '@/farm/testing/farm-films';
 import { TestRedis } from '@/farm/testing/redis';
@@ -26,7 +27,8 @@ const environment = { ...process.env };
 beforeAll(async () => {
   redis = await TestRedis.start();
   folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-routes-'));
-  version = { product: productVersion(process.cwd()), chromium: '1.2.3' };
+  const store = await storeMark(new FolderStore(folder, 'test'));
+  version = { product: productVersion(process.cwd()), chromium: '1.2.3', store };
 });
 afterAll(async () => {
   for (const end of ends) await end();

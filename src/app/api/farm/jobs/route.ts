@@ -1,6 +1,7 @@
 import { FarmError } from '@/farm/farm-error';
 import { productVersion, versionForJob } from '@/farm/own-version';
 import { readOrder } from '@/farm/read-order';
+import { storeMark } from '@/farm/store/store-mark';
 import { submit } from '@/farm/submit';
 import { usualPriority, usualSpanSec } from '@/farm/submit-limits';
 import { answered } from '../farm-service';
@@ -17,7 +18,8 @@ export function POST(request: Request): Promise<Response> {
     const assets = new Map<string, Uint8Array>();
     for (const [id, file] of form) if (file instanceof Blob) assets.set(id, new Uint8Array(await file.arrayBuffer()));
     const { name, films } = readOrder(parsed(sent), assets);
-    const version = await versionForJob(farm, productVersion(process.cwd()), null, false);
+    const own = { product: productVersion(process.cwd()), store: await storeMark(store) };
+    const version = await versionForJob(farm, own, null, false);
     const setting = { name, version, spanSec: usualSpanSec, priority: usualPriority };
     const { job } = await submit(farm, store, films, setting);
     return Response.json({ job });
