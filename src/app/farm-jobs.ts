@@ -2,10 +2,9 @@
 
 import localforage from 'localforage';
 import { toast } from 'sonner';
-import { plainCubes } from '@/core/film/film-data';
+import { plainCubes, withoutSources } from '@/core/film/film-data';
 import { freeName } from '@/core/project/export-form';
 import type { FarmNews, FarmPlace } from '@/core/project/farm-job';
-import type { Project } from '@/core/project/project';
 import { documentStore } from '@/state/document';
 import type { FilmSync } from '@/state/film-sync';
 import { loadAsset } from '@/state/keep/assets';
@@ -85,7 +84,7 @@ export class FarmJobs implements FarmServices {
         cubes[id] = place;
       }
       const name = freeName(nameOf(request, project.name), taken);
-      films.push({ name, project: withoutTables(film.project), cubes, form: request.form });
+      films.push({ name, project: withoutSources(film.project), cubes, form: request.form });
     }
     const body = new FormData();
     body.append('order', JSON.stringify({ name: project.name, films, values }));
@@ -167,19 +166,6 @@ const freshJob = (job: number): FarmJob => ({ job, status: null, gone: false });
 
 const hasEnded = ({ status, gone }: FarmJob) =>
   gone || (status !== null && /^(done|failed|cancelled)$/.test(status.state));
-
-/** What only the editor needs is not sent: the tables’ files and steps. */
-function withoutTables(project: Project): Project {
-  return {
-    ...project,
-    tables: project.tables.map((table) => ({
-      ...table,
-      source: { ...table.source, fileName: '' },
-      added: [],
-      steps: [],
-    })),
-  };
-}
 
 /** Asks the server to change something. @throws Error in the server's words. */
 async function asked(url: string, body: FormData | null): Promise<{ readonly job: number }> {

@@ -9,6 +9,7 @@ import { filmFormatIds } from '@/export/video/film-format';
 import { startBrowser } from './browser';
 import { type FilmInput, type FilmOptions, filmsFrom } from './film-input';
 import { type SoundOptions, withSound, withSoundsAtHand } from './film-sounds';
+import { nameWords } from './name-words';
 import { numberIn, oneOf } from './numbers';
 import { pageOrderOf } from './page-order';
 import { Refusal } from './refusal';
@@ -141,8 +142,7 @@ function stillsOf(film: FilmInput, options: RenderOptions): { film: FilmInput; f
 }
 
 /** A text as part of a file's name. */
-const wordsOf = (text: string, otherwise: string) =>
-  text.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '') || otherwise;
+const wordsOf = (text: string, otherwise: string) => nameWords(text) || otherwise;
 
 /**
  * Renders films through Chromium: the same pixels as the app. Each file is written under another name first, so nothing

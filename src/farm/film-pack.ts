@@ -1,5 +1,5 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { cubesOf, type PlainCube, plainCubes } from '@/core/film/film-data';
+import { cubesOf, type PlainCube, plainCubes, withoutSources } from '@/core/film/film-data';
 import type { Cubes } from '@/core/film/tell-film';
 import type { Project } from '@/core/project/project';
 import { addressOf, addressOfBytes } from './address';
@@ -51,7 +51,7 @@ export class Packer {
       if (bytes) assetKeys.set(id, await this.putAsset(bytes));
     }
     const pack: Pack = {
-      project: withoutTables(project),
+      project: withoutSources(project),
       cubes: Object.fromEntries(cubeKeys),
       assets: Object.fromEntries(assetKeys),
     };
@@ -92,18 +92,6 @@ export class Packer {
     this.there.set(key, put);
     return put;
   }
-}
-
-/** What only the editor needs stays at home: files, their names, steps. */
-function withoutTables(project: Project): Project {
-  const tables = project.tables.map(({ id, name, source }) => ({
-    id,
-    name,
-    source: { ...source, fileName: '' },
-    added: [],
-    steps: [],
-  }));
-  return { ...project, tables };
 }
 
 /**

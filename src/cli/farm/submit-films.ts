@@ -12,6 +12,7 @@ import { priorityRange, spanSecRange } from '@/farm/submit-limits';
 import { sizeOf } from '../change-project';
 import { type FilmInput, type FilmOptions, filmsFrom } from '../film-input';
 import { withSoundsAtHand } from '../film-sounds';
+import { nameWords } from '../name-words';
 import { numberIn, oneOf, wholeIn } from '../numbers';
 import { chromiumVersionIfAny } from './chromium-version';
 
@@ -37,7 +38,6 @@ export interface FarmPlace {
 
 const words = [...filmFormatIds, 'webm'] as const;
 const listOf = (text: string) => text.split(',').map((each) => each.trim());
-const nameWords = (text: string) => text.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '');
 
 /**
  * Reads films, and puts them into a farm: each group in each size and each form.

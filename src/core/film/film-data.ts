@@ -74,18 +74,21 @@ export interface FilmData {
   readonly images: Readonly<Record<string, string>>;
 }
 
-/** The film as JSON that can stand inside a page: no text in it can end the element that holds it. */
-export function filmJson(project: Project, cubes: Cubes, images: ReadonlyMap<string, string>): string {
-  // What only the editor needs stays at home: files, steps, edits.
-  const tables = project.tables.map(({ id, name, source }) => ({
-    id,
-    name,
-    source: { ...source, fileName: '' },
+/** A document without what only the editor needs: the tables’ files and their names, added files, steps. */
+export function withoutSources(project: Project): Project {
+  const tables = project.tables.map((table) => ({
+    ...table,
+    source: { ...table.source, fileName: '' },
     added: [],
     steps: [],
   }));
+  return { ...project, tables };
+}
+
+/** The film as JSON that can stand inside a page: no text in it can end the element that holds it. */
+export function filmJson(project: Project, cubes: Cubes, images: ReadonlyMap<string, string>): string {
   const data: FilmData = {
-    project: { ...project, tables },
+    project: withoutSources(project),
     cubes: plainCubes(cubes),
     images: Object.fromEntries(images),
   };

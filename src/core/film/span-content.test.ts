@@ -138,6 +138,17 @@ const pairs = fc
     return [first, { ...first, [key]: value, names: other.names }];
   });
 
+const plain: Change = {
+  titles: ['A', 'B', 'C', 'D', 'Card'],
+  secs: [4, 4, 4, 4],
+  firsts: [30, 30, 30, 30],
+  intos: [],
+  names: [],
+  overlay: '',
+  beat: false,
+  notes: false,
+};
+
 describe('what decides the pictures of a span', () => {
   it('is the same only for spans that show the same, frame by frame', () => {
     let [shared, compared] = [0, 0];
@@ -161,16 +172,6 @@ describe('what decides the pictures of a span', () => {
     expect(shared / compared).toBeGreaterThan(0.3);
   });
 
-  const plain: Change = {
-    titles: ['A', 'B', 'C', 'D', 'Card'],
-    secs: [4, 4, 4, 4],
-    firsts: [30, 30, 30, 30],
-    intos: [],
-    names: [],
-    overlay: '',
-    beat: false,
-    notes: false,
-  };
   const changedSpans = (change: Partial<Change>) => {
     const before = new Set(contentsOf(made(plain), 2).map(({ content }) => content));
     const after = contentsOf(made({ ...plain, ...change }), 2);
@@ -207,16 +208,6 @@ describe('what decides the sound of a film', () => {
     ofCube: () => '',
     ofAsset: (id: string) => `bytes of ${id}`,
     ofData: (data: unknown) => JSON.stringify(data),
-  };
-  const plain: Change = {
-    titles: ['A', 'B', 'C', 'D', 'Card'],
-    secs: [4, 4, 4, 4],
-    firsts: [30, 30, 30, 30],
-    intos: [],
-    names: [],
-    overlay: '',
-    beat: false,
-    notes: false,
   };
   const sound = {
     ...usualSound,
