@@ -63,6 +63,11 @@ function order(change: object = {}, film: object = {}): FormData {
   for (const [id, bytes] of assets) body.append(id, new Blob([bytes as BlobPart]), `${id}.wav`);
   return body;
 }
+function brokenForm(): FormData {
+  const body = new FormData();
+  body.append('order', '{');
+  return body;
+}
 const post = (body: FormData | null, headers: Record<string, string> = own) =>
   send(new Request(`${url}/jobs`, { method: 'POST', body, headers }));
 const at = (params: Record<string, string>) => ({ params: Promise.resolve(params) }) as never;
@@ -120,6 +125,26 @@ describe('with a farm', () => {
     for (const number of ['0', 'x', '999', '1.5']) expect((await ask('cancel', number)).status).toBe(400);
   });
 
+  it('a film that was removed from the store by hand is said to be gone', async () => {
+    const { job } = await (await post(order({}, { name: 'gone.mp4' }))).json();
+    await news(String(job), ({ jobs }) => jobs[0]?.state === 'done');
+    rmSync(path.join(folder, 'films', String(job), 'gone.mp4'));
+    const film = await getFilm(new Request(url), at({ job: String(job), film: 'gone.mp4' }));
+    expect([film.status, (await film.json()).message]).toEqual([410, expect.stringContaining('any more')]);
+  });
+
+  it('a job that cannot be read is told of, and the page may stop listening', async () => {
+    const client = await Farm.open(redis.url);
+    await client.redis.hset('tempo-farm:job:4711', { about: '{', state: 'queued' });
+    await client.close();
+    const { trouble } = await news('4711', (each) => each.trouble !== '');
+    expect(trouble).toMatch(/JSON/);
+    const answer = await getEvents(new Request(`${url}/events?jobs=4711`));
+    const reader = (answer.body as ReadableStream<Uint8Array>).getReader();
+    expect(new TextDecoder().decode((await reader.read()).value)).toContain('data: ');
+    await reader.cancel();
+  });
+
   it('another page that is open in the same browser can change nothing', async () => {
     for (const headers of [
       {},
@@ -134,6 +159,7 @@ describe('with a farm', () => {
 
   it.each([
     ['no form', null, /did not arrive whole/],
+    ['no JSON', brokenForm(), /did not arrive whole/],
     ['no films', order({ films: [] }), /films/],
     ['a name with a folder', order({}, { name: '../x.mp4' }), /name/],
     ['a hidden name', order({}, { name: '.x.mp4' }), /name/],
