@@ -43,7 +43,8 @@ export class SpanContents {
 
   /**
    * Everything that the pictures of a span are made from, as plain data: spans that have the same say show the same, frame by
-   * frame, wherever they lie in whichever film. More may be in it than shows; never less.
+   * frame, wherever they lie in whichever film. More may be in it than shows; never less. Only a frame on the very instant at which
+   * something changes at once (the name of the period, say) may show the other side of it, since sums of seconds are rounded.
    */
   of({ from, to }: FilmSpan): unknown {
     const { framesPerSec } = this.film;
