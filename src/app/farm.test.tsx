@@ -58,7 +58,7 @@ const status: JobStatus = {
   priority: 500,
   submittedMs: 0,
   version: 'v',
-  atWork: [{ worker: 'mill-3', film: 'a.mp4', stage: 'span', done: 300, count: 600, framesPerSec: 60 }],
+  atWork: [{ id: '7-0-s0', worker: 'mill-3', film: 'a.mp4', stage: 'span', done: 300, count: 600, framesPerSec: 60 }],
   failed: [],
   finished: [],
   hint: '',

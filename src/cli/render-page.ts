@@ -11,6 +11,7 @@ import { findBeats } from '@/core/sound/beats/find-beats';
 import { openSound } from '@/export/sound/open-sound';
 import { memoryFile } from '@/export/video/film-file';
 import { filmFormat } from '@/export/video/film-format';
+import { MAKER_FRAMES, spanFrames } from '@/export/video/film-job';
 import { FilmWriter } from '@/export/video/film-writer';
 import { cutSpans } from '@/export/video/span-scheduler';
 import type { ExportOrder, ExportResult, ExportWorkerApi, SpanWorkerApi } from '@/workers/export-protocol';
@@ -101,11 +102,6 @@ interface OpenFilm {
   frames: number;
 }
 
-/** A fresh worker takes over after so many frames: a browser keeps what it has drawn for as long as one lives. */
-const MAKER_FRAMES = 4000;
-/** Encoded at once; what lies between is written, so that no more than this waits. */
-const AT_ONCE_SEC = 4;
-
 let film: OpenFilm | null = null;
 let tellDone: (done: number) => void = () => undefined;
 
@@ -158,7 +154,7 @@ async function encodeSpan(from: number, to: number): Promise<string> {
   try {
     const { api, lost } = await makerOf(open, job);
     writer = await FilmWriter.open(job, memoryFile(), null);
-    for (const span of cutSpans(from, to, Math.max(1, Math.round(AT_ONCE_SEC * framesPerSec)))) {
+    for (const span of cutSpans(from, to, spanFrames(framesPerSec))) {
       tellDone = (done) => window.tellProgress(span.from - from + done, to - from);
       const made = await Promise.race([api.encode(span.from, span.to), lost]);
       if (!made.ok) throw new Error(made.message);

@@ -19,7 +19,7 @@ import { encodeAlphaFilm } from './video/alpha-film';
 import { collectSoon } from './video/collect-soon';
 import { type FilmFile, type FinishedFile, memoryFile } from './video/film-file';
 import { filmFormat, workerCount } from './video/film-format';
-import { checkedConfig, type FilmJob, KEY_FRAME_SEC } from './video/film-job';
+import { checkedConfig, type FilmJob, MAKER_FRAMES, spanFrames } from './video/film-job';
 import { FilmWriter } from './video/film-writer';
 import type { EncodedSpan } from './video/span-encoder';
 import { runSpans, type SpanMaker } from './video/span-scheduler';
@@ -42,12 +42,6 @@ export interface ExportSetting extends Watch {
   readonly startMaker: (order: ExportOrder, job: FilmJob) => Promise<SpanMaker<EncodedSpan>>;
   readonly cores: number;
 }
-
-/** Frames that a worker draws before a fresh one takes its place: starting one takes about as long as a hundred frames. */
-const MAKER_FRAMES = 4000;
-
-/** Spans are this long: short enough to share out evenly, long enough that the encoder seldom starts anew. */
-const SPAN_SEC = 2 * KEY_FRAME_SEC;
 
 /**
  * Exports a film in any form. Nothing is left of a file when it fails.
@@ -184,7 +178,7 @@ async function exportFilm(
     await runSpans<EncodedSpan>({
       from,
       to,
-      spanFrames: Math.max(1, Math.round(SPAN_SEC * framesPerSec)),
+      spanFrames: spanFrames(framesPerSec),
       makerFrames: MAKER_FRAMES,
       makers: form.workers ?? workerCount(format.codec, setting.cores),
       // Whoever draws needs no sound.

@@ -5,6 +5,7 @@ import { FarmError } from './farm-error';
 import { keysOf, type StageOrder } from './film-record';
 import { statusOf } from './status';
 import type { FarmStore } from './store/store';
+import { storeMark } from './store/store-mark';
 
 /** What is cleaned away. */
 export interface CleanSetting {
@@ -40,9 +41,12 @@ const shared = ['packs/', 'values/', 'assets/', 'spans/', 'sounds/', 'joined/', 
 export async function clean(farm: Farm, store: FarmStore, setting: CleanSetting = {}): Promise<Cleaned> {
   if (await farm.isSubmitted())
     throw new FarmError('bad-job', 'Somebody is submitting a job right now. Clean again when that has ended.');
+  const mark = await storeMark(store);
   const gone: number[] = [];
   const busy: number[] = [];
   for (const job of await farm.jobs()) {
+    // What belongs to another store is cleaned away with that.
+    if ((await farm.about(job))?.about.version.store !== mark) continue;
     const { state } = await statusOf(farm, job);
     if (state !== 'done' && state !== 'cancelled' && !(state === 'failed' && setting.failed)) continue;
     (await forget(farm, job)) ? gone.push(job) : busy.push(job);

@@ -33,6 +33,7 @@ beforeEach(async () => {
   folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-farm-'));
   farm = await Farm.open(redis.url);
   store = new FolderStore(folder, 'test');
+  await store.write('store-mark.txt', new TextEncoder().encode(version.store));
   told = [];
   ends = [];
 });
@@ -81,7 +82,7 @@ const fake = (onSpan?: ConstructorParameters<typeof FakeRenderer>[1], of = versi
 const text = async (key: string) => new TextDecoder().decode((await store.read(key)) ?? new Uint8Array(0));
 async function stored(): Promise<string[]> {
   const all: string[] = [];
-  for await (const { key } of store.list('')) all.push(key);
+  for await (const { key } of store.list('')) if (key !== 'store-mark.txt') all.push(key);
   return all.sort();
 }
 const whole = (widthPx = 640) => `${widthPx}:0-50;${widthPx}:50-100;${widthPx}:100-120;`;
@@ -403,6 +404,23 @@ describe('handing in', () => {
     await expect(retry(farm, job)).rejects.toThrow(/never submitted whole/);
     await cancel(farm, job);
     expect(await clean(farm, store)).toMatchObject({ jobs: 1 });
+  });
+
+  it('leaves a job cancelled that was cancelled while it was handed in', async () => {
+    const flow = farm.flow;
+    const add = flow.addBulk.bind(flow);
+    flow.addBulk = async (flows) => {
+      await cancel(farm, 1);
+      return add(flows);
+    };
+    expect((await statusOf(farm, await submitted([farmFilm()]))).state).toBe('cancelled');
+  });
+
+  it('leaves jobs of another store to whoever cleans that', async () => {
+    const job = await submitted([farmFilm()], { version: { ...version, store: 'there' } });
+    await cancel(farm, job);
+    expect(await clean(farm, store)).toMatchObject({ jobs: 0 });
+    expect((await statusOf(farm, job)).state).toBe('cancelled');
   });
 
   it('keeps spans for the next job where that is wished', async () => {

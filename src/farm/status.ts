@@ -69,12 +69,15 @@ function wordOf(
   return atWork ? 'working' : 'waiting';
 }
 
-function stageAtWork({ name, data, progress }: Job<StageOrder>, records: readonly FilmRecord[]): StageAtWork[] {
+function stageAtWork(
+  { id = '', name, data, progress }: Job<StageOrder>,
+  records: readonly FilmRecord[],
+): StageAtWork[] {
   const film = records[data.film];
   if (!film) return [];
   const told = typeof progress === 'object' ? (progress as Partial<StageProgress>) : {};
   const { worker = '', done = 0, count = 0, framesPerSec = 0 } = told;
-  return [{ film: film.name, stage: name as Stage, worker, done, count, framesPerSec }];
+  return [{ id, film: film.name, stage: name as Stage, worker, done, count, framesPerSec }];
 }
 
 /** Only what broke by itself: what hung on it failed with it. */

@@ -83,7 +83,8 @@ async function putIn(
       .map((record, i) => flowOf(job, at + i, record, { version, priority }));
     await farm.flow.addBulk(flows);
   }
-  await farm.setState(job, 'queued');
+  // One that was cancelled meanwhile stays so.
+  if ((await farm.stateOf(job)) === 'adding') await farm.setState(job, 'queued');
   return { job, frames };
 }
 

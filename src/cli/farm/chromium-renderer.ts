@@ -45,17 +45,23 @@ class Slot {
     this.order = order();
     this.result = to;
     this.onFrames = onFrames;
-    let stop: () => void = () => undefined;
+    let interrupt: (reason: unknown) => void = () => undefined;
+    const interrupted = new Promise<never>((_, reject) => {
+      interrupt = reject;
+    });
+    interrupted.catch(() => undefined);
+    const stop = () => interrupt(signal.reason);
+    const crash = () => interrupt(new Error('Chromium ran out of memory. Take a smaller size, or fewer slots.'));
+    let page: Page | null = null;
+    const made = async () => {
+      page = await this.openPage();
+      page.on('crash', crash);
+      return call(page);
+    };
+    signal.addEventListener('abort', stop);
     try {
-      const page = await this.openPage();
-      const stopped = new Promise<never>((_, reject) => {
-        stop = () => reject(signal.reason);
-        signal.addEventListener('abort', stop);
-        page.once('crash', () => reject(new Error('Chromium ran out of memory. Take a smaller size, or fewer slots.')));
-      });
-      stopped.catch(() => undefined);
       signal.throwIfAborted();
-      const failed = await Promise.race([call(page), stopped]);
+      const failed = await Promise.race([made(), interrupted]);
       if (failed) throw new Error(failed);
       if (!existsSync(to)) throw new Error('The page handed nothing over.');
     } catch (error) {
@@ -63,6 +69,7 @@ class Slot {
       throw error;
     } finally {
       signal.removeEventListener('abort', stop);
+      (page as Page | null)?.off('crash', crash);
       this.order = '';
     }
   }

@@ -57,7 +57,7 @@ const status: JobStatus = {
   priority: 500,
   submittedMs: 0,
   version: 'Plucky Tempo 1 with Chromium 2',
-  atWork: [{ worker: 'mill', film: 'a.mp4', stage: 'span', done: 25, count: 100, framesPerSec: 50 }],
+  atWork: [{ id: '7-0-s0', worker: 'mill', film: 'a.mp4', stage: 'span', done: 25, count: 100, framesPerSec: 50 }],
   failed: [],
   finished: [{ name: 'b.mp4', key: 'films/7/b.mp4', bytes: 1_234_567, atMs: 0 }],
   hint: '',

@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { endingOf } from '@/core/project/export-form';
+import type { FarmPlace } from '@/core/project/farm-job';
 import type { Issue } from '@/core/table/issue';
 import { filmFormatIds } from '@/export/video/film-format';
 import { Farm } from '@/farm/farm';
@@ -29,11 +30,9 @@ export interface SubmitOptions extends FilmOptions {
   readonly chromium?: string;
 }
 
-/** Where films are put. */
-export interface FarmPlace {
+/** A farm, and the product's folder. */
+export interface FarmSetting extends FarmPlace {
   readonly root: string;
-  readonly queue: string;
-  readonly store: string;
 }
 
 const words = [...filmFormatIds, 'webm'] as const;
@@ -47,7 +46,7 @@ const listOf = (text: string) => text.split(',').map((each) => each.trim());
 export async function submitFilms(
   files: readonly string[],
   options: SubmitOptions,
-  place: FarmPlace,
+  place: FarmSetting,
 ): Promise<{
   readonly job: number;
   readonly films: number;

@@ -7,10 +7,10 @@ import { versionWords } from '@/farm/version';
 import { FarmWorker } from '@/farm/worker/farm-worker';
 import { ChromiumRenderer } from './chromium-renderer';
 import { chromiumVersion } from './chromium-version';
-import type { FarmPlace } from './submit-films';
+import type { FarmSetting } from './submit-films';
 
 /** How a worker works. */
-export interface WorkOptions extends FarmPlace {
+export interface WorkOptions extends FarmSetting {
   /** null for one for each core. */
   readonly slots: number | null;
   readonly graceSec: number;

@@ -12,6 +12,8 @@ export interface StageProgress {
 
 /** A stage that somebody works on. */
 export interface StageAtWork extends StageProgress {
+  /** Its name in the queue. */
+  readonly id: string;
   readonly film: string;
   readonly stage: Stage;
 }

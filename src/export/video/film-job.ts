@@ -16,6 +16,21 @@ export interface FilmJob {
 /** Key frames are at most this far apart. */
 export const KEY_FRAME_SEC = 2;
 
+/**
+ * Spans are this long: short enough to share out evenly, long enough that the encoder seldom starts anew. Whoever makes a part of
+ * a film cuts it so too, and then it comes out as it does in the whole.
+ */
+export const SPAN_SEC = 2 * KEY_FRAME_SEC;
+
+/**
+ * Frames that a worker draws before a fresh one takes its place: a browser keeps what it has drawn for as long as one lives, and
+ * starting one takes about as long as a hundred frames.
+ */
+export const MAKER_FRAMES = 4000;
+
+/** Frames of a span. */
+export const spanFrames = (framesPerSec: number) => Math.max(1, Math.round(SPAN_SEC * framesPerSec));
+
 /** The encoder's configuration, once it is known that this browser can do it. @throws ExportError that says why not. */
 export async function checkedConfig(job: FilmJob): Promise<VideoEncoderConfig> {
   if (typeof VideoEncoder === 'undefined') {

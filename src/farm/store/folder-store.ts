@@ -39,15 +39,18 @@ export class FolderStore implements FarmStore {
   }
 
   write(key: string, bytes: Uint8Array): Promise<void> {
-    return this.draft(key, async (draft) => {
-      const handle = await open(draft, 'wx');
-      try {
-        await handle.writeFile(bytes);
-        await handle.sync();
-      } finally {
-        await handle.close();
-      }
-    });
+    return this.draft(key, (draft) => writeSafely(draft, bytes));
+  }
+
+  writeOnce(key: string, bytes: Uint8Array): Promise<void> {
+    // A second name is only given where there is none yet, in one step.
+    const name = async (draft: string, whole: string) => {
+      await link(draft, whole).catch((error: NodeJS.ErrnoException) => {
+        if (error.code !== 'EEXIST') throw error;
+      });
+      await rm(draft);
+    };
+    return this.draft(key, (draft) => writeSafely(draft, bytes), name);
   }
 
   writeFile(key: string, file: string): Promise<void> {
@@ -105,7 +108,11 @@ export class FolderStore implements FarmStore {
     return left.length;
   }
 
-  private async draft(key: string, make: (draft: string) => Promise<void>): Promise<void> {
+  private async draft(
+    key: string,
+    make: (draft: string) => Promise<void>,
+    name: (draft: string, whole: string) => Promise<void> = rename,
+  ): Promise<void> {
     const draft = path.join(this.place, DRAFTS, `${this.writer}~${process.pid}-${++this.count}`);
     const whole = this.at(key);
     try {
@@ -114,7 +121,7 @@ export class FolderStore implements FarmStore {
         mkdir(path.dirname(whole), { recursive: true }),
       ]);
       await make(draft);
-      await rename(draft, whole);
+      await name(draft, whole);
     } catch (error) {
       await rm(draft, { force: true }).catch(() => undefined);
       throw this.trouble(error);
@@ -153,5 +160,16 @@ export class FolderStore implements FarmStore {
       `The store ${this.place} cannot be used: ${code ?? message}. It must be a folder that is mounted here.`,
       cause,
     );
+  }
+}
+
+/** Writes a new file, and waits until the disk has it. */
+async function writeSafely(file: string, bytes: Uint8Array): Promise<void> {
+  const handle = await open(file, 'wx');
+  try {
+    await handle.writeFile(bytes);
+    await handle.sync();
+  } finally {
+    await handle.close();
   }
 }

@@ -9,6 +9,7 @@ import {
   HeadObjectCommand,
   ListMultipartUploadsCommand,
   ListObjectsV2Command,
+  PutObjectCommand,
   S3Client,
 } from '@aws-sdk/client-s3';
 import { Upload } from '@aws-sdk/lib-storage';
@@ -88,6 +89,17 @@ export class S3Store implements FarmStore {
 
   async write(key: string, bytes: Uint8Array): Promise<void> {
     await this.upload(key, bytes);
+  }
+
+  async writeOnce(key: string, bytes: Uint8Array): Promise<void> {
+    // Servers that do not know the condition write; then the last stands.
+    const put = new PutObjectCommand({ ...this.at(key), Body: bytes, IfNoneMatch: '*' });
+    const isThere = (error: AwsError) => error.$metadata?.httpStatusCode === 412;
+    await this.told(
+      () => this.client.send(put).catch((error: AwsError) => (isThere(error) ? null : Promise.reject(error))),
+      null,
+      false,
+    );
   }
 
   async writeFile(key: string, file: string): Promise<void> {

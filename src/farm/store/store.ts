@@ -21,6 +21,8 @@ export interface FarmStore {
   /** Writes it into a file of this machine. @returns whether it was there. */
   readInto(key: string, file: string): Promise<boolean>;
   write(key: string, bytes: Uint8Array): Promise<void>;
+  /** Writes it unless there is one: of several at once the first stands, as far as the store can tell them apart. */
+  writeOnce(key: string, bytes: Uint8Array): Promise<void>;
   /** Takes a file of this machine; the file stays. */
   writeFile(key: string, file: string): Promise<void>;
   /** @throws FarmError `store-missing` where there is no `from`. */

@@ -86,9 +86,9 @@ describe.each(['a folder', 'an object store'])('a store in %s', (kind) => {
   });
 
   it('has a mark, the same for all who ask', async () => {
-    const marks = await Promise.all([storeMark(store), storeMark(store), storeMark(store)]);
-    expect(marks[0]).toMatch(/^[0-9a-f]{8}$/);
-    expect(new Set([...marks, await storeMark(store)]).size).toBe(1);
+    const mark = await storeMark(store);
+    expect(mark).toMatch(/^[0-9a-f]{8}$/);
+    expect(await storeMark(store)).toBe(mark);
   });
 
   it('says so where what is to be copied is gone', async () => {
@@ -112,6 +112,22 @@ describe.each(['a folder', 'an object store'])('a store in %s', (kind) => {
 });
 
 describe('a store in a folder', () => {
+  it('gets one mark, however many ask at once', async () => {
+    const place = path.join(folder, 'marked');
+    const stores = Array.from({ length: 12 }, (_, i) => new FolderStore(place, `w${i}`));
+    expect(new Set(await Promise.all(stores.map(storeMark))).size).toBe(1);
+    expect(await keys(new FolderStore(place, 'w'))).toEqual(['store-mark.txt']);
+    expect(await new FolderStore(place, 'w').sweep(() => false)).toBe(0);
+  });
+
+  it('is refused where nobody may write, with what to do', async () => {
+    // No user may make folders among what the kernel shows.
+    await expect(checkStore(new FolderStore('/sys/tempo-store', 'w'), 'w')).rejects.toMatchObject({
+      code: 'store-refused',
+      message: expect.stringContaining('mount it for writing'),
+    });
+  });
+
   it('is never seen half-written, and what a dead writer left goes', async () => {
     const place = path.join(folder, 'drafts');
     const [dead, alive] = [new FolderStore(place, 'dead'), new FolderStore(place, 'alive')];

@@ -26,7 +26,7 @@ const LOOK_AT_OTHERS = 15;
 const TELL_MS = 1000;
 
 /** What draws and has said nothing for so long will not end any more. */
-const SILENT_MS = 120_000;
+const SILENT_MS = 300_000;
 const SILENT_WORDS = 'It said nothing for too long, so it was stopped.';
 
 /** Barks when nothing is heard for too long. */
@@ -64,7 +64,7 @@ export interface WorkSetting {
   /** Stages at once. */
   readonly slots: number;
   readonly tell: (line: string) => void;
-  /** What draws and says nothing for so long is given up; two minutes where it is left out. */
+  /** What draws and says nothing for so long is given up; five minutes where it is left out. */
   readonly silentMs?: number;
 }
 

@@ -181,9 +181,8 @@ function AtWork({ status: { atWork } }: { readonly status: JobStatus }) {
     <div className="mt-2">
       <Fold title={`Who works on what (${atWork.length})`}>
         <ul className="font-mono text-[12px] leading-relaxed">
-          {atWork.slice(0, MOST_LISTED).map(({ worker, film, stage, done, count }, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: the same worker may make several spans of one film
-            <li key={i} className="break-all">
+          {atWork.slice(0, MOST_LISTED).map(({ id, worker, film, stage, done, count }) => (
+            <li key={id} className="break-all">
               {worker || 'A worker'}: {stage} of {film}
               {count > 0 ? `, ${Math.floor((100 * done) / count)} %` : ''}
             </li>
