@@ -70,7 +70,7 @@ function Consent({
       <p className="flex gap-2 rounded-md bg-mustard/25 p-3 text-[13px] leading-relaxed">
         <ShieldAlert className="mt-0.5 size-4 shrink-0" aria-hidden />
         <span>
-          Your data leaves this browser: the values that the {films.length > 1 ? 'films show' : 'film shows'}, its
+          Your data leaves this browser: the values that {films.length > 1 ? 'these films show' : 'the film shows'}, and
           words, pictures, fonts and sounds. Your tables and the steps in Shape stay here.
         </span>
       </p>
