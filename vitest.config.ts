@@ -6,10 +6,29 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
     environment: 'node',
-    // As many as there are cores: by itself Vitest leaves one of two idle.
-    maxWorkers: Math.max(2, availableParallelism()),
+    // One more than there are cores: a test of a whole page waits for a quarter of its time.
+    maxWorkers: availableParallelism() + 1,
     testTimeout: 60_000,
-    include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'core',
+          include: ['src/core/**/*.test.ts'],
+          // The core keeps nothing from one call to the next but what it could work out again: its modules are loaded once
+          // for all of its tests.
+          isolate: false,
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'app',
+          include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
+          exclude: ['src/core/**', '**/node_modules/**'],
+        },
+      },
+    ],
     coverage: {
       provider: 'v8',
       include: ['src/**/*.{ts,tsx}'],

@@ -1,9 +1,10 @@
 import { cubesOf, type FilmData } from '@/core/film/film-data';
-import { periodStops, stopBeside } from '@/core/film/period-stops';
+import { periodStops } from '@/core/film/period-stops';
 import { pointAt } from '@/core/film/point-at';
 import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
 import { readoutAt } from '@/core/film/readout';
 import { sceneAt } from '@/core/film/scene-at';
+import { stopBeside } from '@/core/film/stop-beside';
 import { frameAt, frameTimeSec } from '@/core/pace/film-clock';
 import { cubeValue } from '@/core/shaping/cube';
 import { createMeasure } from '@/render/canvas/measure-text';

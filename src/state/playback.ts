@@ -1,5 +1,5 @@
 import type { FilmOverview } from '@/core/film/overview';
-import { stopBeside } from '@/core/film/period-stops';
+import { stopBeside } from '@/core/film/stop-beside';
 import { frameAt } from '@/core/pace/film-clock';
 import type { PlayOptions, StageWorkerApi } from '@/workers/protocol';
 import { playheadStore } from './playhead';

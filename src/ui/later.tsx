@@ -22,6 +22,9 @@ const load = {
   outputBench: () => import('./output/output-bench').then((module) => module.OutputBench),
   outputDesk: () => import('./output/output-desk').then((module) => module.OutputDesk),
   textTool: () => import('./stage/text-tool').then((module) => module.TextTool),
+  programme: () => import('./beats/programme').then((module) => module.Programme),
+  soundLanes: () => import('./sound/sound-lanes').then((module) => module.SoundLanes),
+  speakAlong: () => import('./sound/speak-along').then((module) => module.SpeakAlong),
   workShelf: () => import('./shelf/work-shelf').then((module) => module.WorkShelf),
   palette: () => import('./command-palette').then((module) => module.CommandPalette),
 };
@@ -38,6 +41,9 @@ export const BesideCard = dynamic(load.besideCard, { ssr: false, loading: Coming
 export const OutputBench = dynamic(load.outputBench, { ssr: false, loading: Coming });
 export const OutputDesk = dynamic(load.outputDesk, { ssr: false, loading: Coming });
 export const TextTool = dynamic(load.textTool, { ssr: false });
+export const Programme = dynamic(load.programme, { ssr: false });
+export const SoundLanes = dynamic(load.soundLanes, { ssr: false });
+export const SpeakAlong = dynamic(load.speakAlong, { ssr: false });
 export const WorkShelf = dynamic(load.workShelf, { ssr: false });
 export const CommandPalette = dynamic(load.palette, { ssr: false });
 

@@ -11,6 +11,7 @@ import type { Cube } from '../shaping/cube';
 import { chartIn } from '../testing/chart-in';
 import { cubeOf, measureBySize } from '../testing/films';
 import { testFields, testTable } from '../testing/projects';
+import { expectBelow } from '../testing/quick-expect';
 import { textFaults } from '../testing/scene-boxes';
 import { families, familyOf } from './registry';
 import { suggestFamily } from './suggest';
@@ -193,10 +194,10 @@ describe('names at the heads', () => {
       for (const [name, { y, opacity }] of now) {
         const last = before.get(name);
         // A name steps back within a tenth of a second: in a few frames, never in one.
-        if (!last) expect(opacity).toBeLessThan(0.85);
+        if (!last) expectBelow(opacity, 0.85);
         else {
-          expect(Math.abs(y - last.y), `${name} in frame ${frame}`).toBeLessThan(heightPx * 0.03);
-          expect(Math.abs(opacity - last.opacity), `${name} in frame ${frame}`).toBeLessThan(0.85);
+          expectBelow(Math.abs(y - last.y), heightPx * 0.03, `${name} in frame ${frame}`);
+          expectBelow(Math.abs(opacity - last.opacity), 0.85, `${name} in frame ${frame}`);
         }
       }
       before = now;

@@ -7,11 +7,12 @@ import type { Project } from '../project/project';
 import { cubeOf, measureBySize } from '../testing/films';
 import { raceProject } from '../testing/projects';
 import { overviewOf } from './overview';
-import { periodStops, stopBeside } from './period-stops';
+import { periodStops } from './period-stops';
 import { pieceAt } from './piece-at';
 import { prepareFilm } from './prepare-film';
 import { readoutAt } from './readout';
 import { sceneAt } from './scene-at';
+import { stopBeside } from './stop-beside';
 import { tellFilm } from './tell-film';
 
 const cube = cubeOf([

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Cube } from '../shaping/cube';
 import { anyBetween, anyPace, anySettings, cubeOf, fullCubes, gappyCubes, raceOf } from '../testing/films';
+import { expectNear, expectSame, expectWithin } from '../testing/quick-expect';
 import { findLeadChanges } from './lead-changes';
 import { findField, findStandings, momentOf, placesAt, type Race, shownValue } from './race';
 import { valueInStep } from './series';
@@ -74,7 +75,7 @@ describe('places between periods', () => {
           few.series.categories.forEach((category, k) => {
             const other = all.series.categories.indexOf(category);
             const whole = rankAt(all.tracks, other, time);
-            expect(rankAt(few.tracks, k, time)).toBe(Math.min(settings.places, whole));
+            expectSame(rankAt(few.tracks, k, time), Math.min(settings.places, whole));
           });
         }
       }),
@@ -91,10 +92,10 @@ describe('places between periods', () => {
         for (const time of times(race)) {
           race.series.categories.forEach((_, k) => {
             const slot = slotAt(race.tracks, k, time);
-            if (farFromEvents(race, time, swapSec / 2)) expect(slot).toBe(rankAt(race.tracks, k, time));
+            if (farFromEvents(race, time, swapSec / 2)) expectSame(slot, rankAt(race.tracks, k, time));
             const slope = Math.abs(slotAt(race.tracks, k, time + stepSec) - slot) / stepSec;
             const events = race.tracks.delta.reduce((sum, delta) => sum + Math.abs(delta), 0);
-            expect(slope).toBeLessThanOrEqual((1.5 * events) / swapSec + 1e-6);
+            expectWithin(slope, 0, (1.5 * events) / swapSec + 1e-6);
           });
         }
       }),
@@ -108,7 +109,11 @@ describe('places between periods', () => {
         const race = raceOf(cube, { ...settings, places: count });
         for (const time of times(race)) {
           const slots = Array.from({ length: count }, (_, k) => slotAt(race.tracks, k, time));
-          expect(slots.reduce((sum, slot) => sum + slot, 0)).toBeCloseTo((count * (count - 1)) / 2, 9);
+          expectNear(
+            slots.reduce((sum, slot) => sum + slot, 0),
+            (count * (count - 1)) / 2,
+            5e-10,
+          );
         }
       }),
     );
@@ -128,7 +133,7 @@ describe('places between periods', () => {
           expect(Array.from(b.series.categories)).toEqual(Array.from(a.series.categories));
           for (const time of times(a, 41)) {
             a.series.categories.forEach((_, k) => {
-              expect(slotAt(b.tracks, k, time)).toBeCloseTo(slotAt(a.tracks, k, time), 5);
+              expectNear(slotAt(b.tracks, k, time), slotAt(a.tracks, k, time), 5e-6);
             });
           }
         },
@@ -244,7 +249,7 @@ describe('places between periods', () => {
         for (const time of times(race)) {
           const shown = new Set(placesAt(race, time).map(({ series }) => series));
           race.series.categories.forEach((_, k) => {
-            if (slotAt(race.tracks, k, time) < settings.places) expect(shown.has(k)).toBe(true);
+            if (slotAt(race.tracks, k, time) < settings.places) expectSame(shown.has(k), true);
           });
         }
       }),
@@ -262,8 +267,7 @@ describe('values between periods', () => {
             const [a, b] = [valueInStep(race.series, k, step, 0), valueInStep(race.series, k, step, 1)];
             for (const s of [0.1, 0.35, 0.5, 0.77, 0.99]) {
               const value = valueInStep(race.series, k, step, s);
-              expect(value).toBeGreaterThanOrEqual(Math.min(a, b));
-              expect(value).toBeLessThanOrEqual(Math.max(a, b));
+              expectWithin(value, Math.min(a, b), Math.max(a, b));
             }
           });
         }

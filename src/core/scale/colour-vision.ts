@@ -1,11 +1,20 @@
 import {
+  useMode as addMode,
   type Color,
   differenceCiede2000,
   filterDeficiencyDeuter,
   filterDeficiencyProt,
   filterDeficiencyTrit,
-  parse,
-} from 'culori';
+  modeLab65,
+  modeLrgb,
+  modeRgb,
+  parseHex,
+} from 'culori/fn';
+
+// Only what is used of the colour spaces: pages carry this file.
+addMode(modeRgb);
+addMode(modeLrgb);
+addMode(modeLab65);
 
 /** Ways of seeing colour that a picture is checked for. */
 export const visions = ['all colours', 'weak red', 'weak green', 'weak blue'] as const;
@@ -24,7 +33,7 @@ const seen = new Map<string, readonly Color[]>();
 function seenAs(colour: string): readonly Color[] {
   const known = seen.get(colour);
   if (known) return known;
-  const parsed = parse(colour) ?? { mode: 'rgb' as const, r: 0, g: 0, b: 0 };
+  const parsed = parseHex(colour) ?? { mode: 'rgb' as const, r: 0, g: 0, b: 0 };
   const found = filters.map((filter) => filter(parsed));
   if (seen.size > 5000) seen.clear();
   seen.set(colour, found);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Sound, usualMix, usualSound } from '../project/sound';
+import { expectBelow, expectSame, expectWithin } from '../testing/quick-expect';
 import { factorOf, fadeAt, steppedBack } from './gain';
 import { CEILING_DB } from './limit';
 import { mixSpan, type OpenSound, planMix } from './mix';
@@ -141,10 +142,9 @@ describe('stepping back', () => {
     let last = steppedBack(stretches, 0);
     for (let sec = 0; sec < 6; sec += 0.001) {
       const now = steppedBack(stretches, sec);
-      expect(Math.abs(now - last)).toBeLessThan(0.01);
-      expect(now).toBeGreaterThanOrEqual(0);
-      expect(now).toBeLessThanOrEqual(1);
-      if ((sec > 1 && sec < 2) || (sec > 4 && sec < 4.5)) expect(now).toBe(1);
+      expectBelow(Math.abs(now - last), 0.01);
+      expectWithin(now, 0, 1);
+      if ((sec > 1 && sec < 2) || (sec > 4 && sec < 4.5)) expectSame(now, 1);
       last = now;
     }
   });

@@ -1,4 +1,4 @@
-import { useLanesPx } from '../sound/sound-lanes';
+import { useLanesPx } from '../sound/lanes-height';
 import { useProject, useSession } from '../use-state';
 
 /** Heights of the timeline without sounds, and of the strip of Speak along, in CSS pixels. */

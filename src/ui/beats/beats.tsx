@@ -1,29 +1,31 @@
 'use client';
 
-import { SoundLanes } from '../sound/sound-lanes';
-import { SpeakAlong } from '../sound/speak-along';
+import { Programme, SoundLanes, SpeakAlong } from '../later';
+import { useProject, useSession } from '../use-state';
 import { useBeatsHeight } from './beats-height';
-import { Programme } from './programme';
 import { Strip } from './strip';
 import { Transport } from './transport';
 
 /** The timeline under the stage. */
 export function Beats() {
   const { heightPx } = useBeatsHeight();
+  const several = useProject((project) => project.film.pieces.length > 1, false);
+  const heard = useProject((project) => project.film.sounds.length > 0, false);
+  const speaking = useSession((state) => state.speaking);
   return (
     <>
-      <SpeakAlong />
+      {speaking && <SpeakAlong />}
       <section
         aria-label="Beats"
         className="flex shrink-0 flex-col border-t border-line bg-paper"
         style={{ height: heightPx }}
       >
         <Transport />
-        <Programme />
+        {several && <Programme />}
         <div className="min-h-0 flex-1 px-3 pb-1.5">
           <Strip />
         </div>
-        <SoundLanes />
+        {heard && <SoundLanes />}
       </section>
     </>
   );

@@ -5,20 +5,11 @@ import type { Sound } from '@/core/project/sound';
 import { soundSpan } from '@/core/project/sound';
 import { beatTimes } from '@/core/sound/beats/beat-grid';
 import { useProject, useSession } from '../use-state';
+import { ROW_PX, SHOWN_ROWS } from './lanes-height';
 import { SoundBlock } from './sound-block';
 import { soundRows } from './sound-rows';
 
 const none: readonly Sound[] = [];
-/** Height of a row, in CSS pixels, and rows that are shown at once; more are scrolled. */
-const ROW_PX = 26;
-const SHOWN_ROWS = 3;
-
-/** Room that the rows of sounds take under the strip, in CSS pixels. */
-export function useLanesPx(): number {
-  const sounds = useProject((project) => project.film.sounds, none);
-  const filmSec = useSession((state) => state.overview?.filmSec ?? 0);
-  return useMemo(() => Math.min(SHOWN_ROWS, soundRows(sounds, filmSec).length) * ROW_PX, [sounds, filmSec]);
-}
 
 /** The sounds under the strip, over the same seconds: rows of waves to move and to trim. */
 export function SoundLanes() {

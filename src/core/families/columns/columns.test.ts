@@ -8,6 +8,7 @@ import type { RectNode, TextNode } from '../../scene/scene';
 import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, leavesAt, numbersAt, textsAt } from '../../testing/family-films';
 import { cubeOf, gappyCubes, measureBySize } from '../../testing/films';
+import { expectBelow } from '../../testing/quick-expect';
 import { textFaults } from '../../testing/scene-boxes';
 import { columns } from '.';
 import { columnsDocument } from './document';
@@ -106,7 +107,7 @@ describe('lying bars along periods', () => {
       );
       for (const [id, { x, widthPx }] of now) {
         const last = before.get(id);
-        if (last) expect(Math.abs(x - last.x) + Math.abs(widthPx - last.widthPx)).toBeLessThan(20);
+        if (last) expectBelow(Math.abs(x - last.x) + Math.abs(widthPx - last.widthPx), 20, id);
       }
       before = now;
     }

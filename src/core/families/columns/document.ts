@@ -4,9 +4,9 @@ import type { FamilyDocument } from '../../project/family-document';
 import { usualAlongWords, withCourseWords } from '../../project/moment-words';
 import type { DomainRule } from '../../scale/domain-rule';
 import { alongSchema, usualAlong } from '../shared/along/along-own';
-import { type HeadLabel, headLabels } from '../shared/along/head-labels';
+import { type HeadLabel, headLabels } from '../shared/along/head-choices';
 import { fromSeries, hiddenSchema, mostRange, type SeriesOwn } from '../shared/along/series-own';
-import { type StackOrder, stackOrders } from '../shared/along/stack';
+import { type StackOrder, stackOrders } from '../shared/along/stack-choices';
 import { domainSchema } from '../shared/domain-schema';
 
 /** How the columns of one period stand: beside each other, on each other, or on each other to the whole. */

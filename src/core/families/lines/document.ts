@@ -4,7 +4,7 @@ import type { FamilyDocument, PressedPoint } from '../../project/family-document
 import { usualAlongWords, withCourseWords } from '../../project/moment-words';
 import type { DomainRule } from '../../scale/domain-rule';
 import { alongSchema, usualAlong } from '../shared/along/along-own';
-import { type HeadLabel, headLabels } from '../shared/along/head-labels';
+import { type HeadLabel, headLabels } from '../shared/along/head-choices';
 import { holdsZeroWell } from '../shared/along/holds-zero';
 import { fromSeries, hiddenSchema, mostRange, type SeriesOwn, usualMost } from '../shared/along/series-own';
 import { domainSchema } from '../shared/domain-schema';

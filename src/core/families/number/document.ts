@@ -1,7 +1,7 @@
 import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
 import { type CellsOwn, cellsSchema, usualCells } from '../shared/cells/cells-own';
-import { changeForms, changes, type TellsChange } from '../shared/cells/change';
+import { changeForms, changes, type TellsChange } from '../shared/cells/change-choices';
 
 export const aligns = ['start', 'middle'] as const;
 

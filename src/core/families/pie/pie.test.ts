@@ -8,6 +8,7 @@ import type { Cube } from '../../shaping/cube';
 import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, leavesAt, numbersAt, textsAt } from '../../testing/family-films';
 import { cubeOf, measureBySize } from '../../testing/films';
+import { expectBelow, expectSame } from '../../testing/quick-expect';
 import { textFaults } from '../../testing/scene-boxes';
 import { pie } from '.';
 import { slicesAt } from './picture';
@@ -78,7 +79,7 @@ describe('the shares of a pie', () => {
       const now = new Map(numbersAt(made, frame / 240).map(({ category, share }) => [String(category), Number(share)]));
       if (frame > 0)
         for (const name of new Set([...now.keys(), ...last.keys()]))
-          expect(Math.abs((now.get(name) ?? 0) - (last.get(name) ?? 0))).toBeLessThan(0.006);
+          expectBelow(Math.abs((now.get(name) ?? 0) - (last.get(name) ?? 0)), 0.006, name);
       last = now;
     }
   });
@@ -193,7 +194,7 @@ describe('the labels of a pie', () => {
           (n): n is PathNode => n.id.startsWith('leader:') && (n.opacity ?? 1) > 0.99,
         );
         for (const [j, a] of leaders.entries())
-          for (const b of leaders.slice(0, j)) expect(cross(a, b), `${i} ${a.id} ${b.id}`).toBe(false);
+          for (const b of leaders.slice(0, j)) expectSame(cross(a, b), false, `${i} ${a.id} ${b.id}`);
       }
     }
   });

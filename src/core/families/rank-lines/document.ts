@@ -3,7 +3,7 @@ import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
 import { type AlongMomentWords, usualAlongWords, withCourseWords } from '../../project/moment-words';
 import { type AlongOwn, alongFrom, alongSchema, usualAlong } from '../shared/along/along-own';
-import { type HeadLabel, headLabels } from '../shared/along/head-labels';
+import { type HeadLabel, headLabels } from '../shared/along/head-choices';
 
 /** Which end of the values stands on top. */
 export const lineOrders = ['largest', 'smallest'] as const satisfies readonly RankOrder[];

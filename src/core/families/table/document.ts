@@ -2,7 +2,7 @@ import { momentKinds, type RankOrder, rankOrders } from '../../motion/choices';
 import type { Chart } from '../../project/chart';
 import type { FamilyDocument } from '../../project/family-document';
 import { usualMomentWords } from '../../project/moment-words';
-import { changeForms, changes, type TellsChange } from '../shared/cells/change';
+import { changeForms, changes, type TellsChange } from '../shared/cells/change-choices';
 import type { TellsMoments } from '../shared/standings/course';
 
 /** Columns of what is known of each row now, or a column for each of the last periods. */

@@ -5,6 +5,7 @@ import type { RectNode, TextNode } from '../../scene/scene';
 import { chartIn } from '../../testing/chart-in';
 import { filmOfFamily, leavesAt, numbersAt } from '../../testing/family-films';
 import { cubeOf, measureBySize } from '../../testing/films';
+import { expectBelow } from '../../testing/quick-expect';
 import { textFaults } from '../../testing/scene-boxes';
 import { table } from '.';
 import { rowsAt } from './picture';
@@ -81,7 +82,7 @@ describe('a table', () => {
       const rows = rowsAt(plan, frame / 120);
       for (const { category, y } of rows) {
         const before = last.get(category);
-        if (before !== undefined) expect(Math.abs(y - before)).toBeLessThan(plan.rowPx * 0.2);
+        if (before !== undefined) expectBelow(Math.abs(y - before), plan.rowPx * 0.2);
       }
       // The first of the table never steps back, for whoever is level with it does.
       expect(rows.find(({ category }) => category === 0)?.opacity).toBe(1);
@@ -152,7 +153,7 @@ describe('a grid of names and periods', () => {
       for (const node of leavesAt(made, frame / made.framesPerSec))
         if (node.kind === 'text' && node.id.startsWith('value:') && (node.opacity ?? 1) > 0.05)
           now.set(node.id, node.x);
-      for (const [id, x] of now) expect(Math.abs(x - (before.get(id) ?? x))).toBeLessThan(60);
+      for (const [id, x] of now) expectBelow(Math.abs(x - (before.get(id) ?? x)), 60, id);
       before = now;
     }
   });
@@ -214,7 +215,7 @@ describe('long tables', () => {
         for (const node of leavesAt(made, frame / made.framesPerSec))
           if (node.kind === 'text' && node.id.startsWith('name:')) now.set(node.id, node.y);
         // A page turns within less than a second.
-        for (const [id, y] of now) expect(Math.abs(y - (before.get(id) ?? y))).toBeLessThan(made.stage.heightPx * 0.08);
+        for (const [id, y] of now) expectBelow(Math.abs(y - (before.get(id) ?? y)), made.stage.heightPx * 0.08, id);
         before = now;
       }
     }

@@ -1,5 +1,5 @@
 import type { SchemaParts } from '../../../project/family-document';
-import { spacings, type WindowRule, windowKinds } from './period-places';
+import { spacings, type WindowRule, windowKinds } from './window-choices';
 
 /** Periods that a sliding window may hold. */
 export const windowRange = [2, 5000] as const;

@@ -13,7 +13,8 @@ import { type DomainCourse, extremesOf } from '../domain';
 import { tickFormats } from '../tick-formats';
 import { fixedParts, prepareAxis } from '../value-axis';
 import { alongBuild } from './along-build';
-import { type HeadLabel, type HeadLabels, prepareHeadLabels } from './head-labels';
+import type { HeadLabel } from './head-choices';
+import { type HeadLabels, prepareHeadLabels } from './head-labels';
 import { type PeriodAxis, preparePeriodAxis } from './period-axis';
 import type { SeriesCourse, SeriesOwn } from './series-course';
 

@@ -6,13 +6,15 @@ import { defaultChart } from '../../../project/defaults';
 import type { Cube } from '../../../shaping/cube';
 import { cubeOf } from '../../../testing/films';
 import { testFields } from '../../../testing/projects';
+import { expectBelow, expectNear, expectWithin } from '../../../testing/quick-expect';
 import { rankedBars } from '../../ranked-bars';
 import { domainAt } from '../domain';
 import { alongDomain, headExtremes, seriesExtremes } from './along-domain';
 import { holdsZeroWell } from './holds-zero';
 import { linePath } from './line-path';
 import { periodLevels } from './period-levels';
-import { alongAt, placePeriods, type WindowRule, windowKinds } from './period-places';
+import { alongAt, placePeriods } from './period-places';
+import { type WindowRule, windowKinds } from './window-choices';
 
 const { pace } = defaultChart('c', 't', testFields, rankedBars);
 const clockOf = (cube: Cube) => createFilmClock(cube.periods, { ...pace, length: { by: 'whole', sec: 8 } }, 30);
@@ -48,13 +50,11 @@ describe('the window of periods', () => {
         let before = alongAt(periods, 0);
         for (let frame = 1; frame <= 240; frame++) {
           const now = alongAt(periods, frame / 30);
-          expect(now.from).toBeLessThan(now.to);
-          expect(now.head).toBeGreaterThanOrEqual(now.from - 1e-9);
-          expect(now.head).toBeLessThanOrEqual(now.to + 1e-9);
-          expect(now.from).toBeGreaterThanOrEqual(before.from - 1e-9);
+          expectBelow(now.from, now.to);
+          expectWithin(now.head, now.from - 1e-9, now.to + 1e-9);
           const most = 0.2 * (rows.length - 1);
-          expect(now.from - before.from).toBeLessThanOrEqual(most);
-          expect(Math.abs(now.to - before.to)).toBeLessThanOrEqual(most);
+          expectWithin(now.from, before.from - 1e-9, before.from + most);
+          expectNear(now.to, before.to, most);
           before = now;
         }
       }),
@@ -128,13 +128,12 @@ describe('the value axis along periods', () => {
           const { min, max } = domainAt(course, frame / 30);
           const [low, high] = headExtremes(set, step, s);
           const slack = 1e-6 * Math.max(1, Math.abs(max), Math.abs(min));
-          expect(low).toBeGreaterThanOrEqual(min - slack);
-          expect(high).toBeLessThanOrEqual(max + slack);
-          if (fromZero) expect(min <= slack && max >= -slack).toBe(true);
+          expectWithin(low, min - slack, max + slack);
+          expectWithin(high, min - slack, max + slack);
+          if (fromZero) expectWithin(0, min - slack, max + slack);
           rows.forEach((row, p) => {
             if (p > step || (periods.places[p] ?? 0) < from) return;
-            expect(Math.min(...row)).toBeGreaterThanOrEqual(min - slack);
-            expect(Math.max(...row)).toBeLessThanOrEqual(max + slack);
+            for (const value of row) expectWithin(value, min - slack, max + slack);
           });
         }
       }),

@@ -7,11 +7,8 @@ import { lineWidth } from '../../../scene/layout-text';
 import { polyline } from '../../../scene/path';
 import type { SceneNode } from '../../../scene/scene';
 import { type Font, fitText, type MeasureText, plainLine } from '../../../scene/text-fit';
+import type { HeadLabel } from './head-choices';
 import { pushHeadPicture } from './head-picture';
-
-/** What stands at the head of a line, or at the end of a band. */
-export const headLabels = ['name-value', 'name', 'value', 'none'] as const;
-export type HeadLabel = (typeof headLabels)[number];
 
 /** A name, measured once. */
 export interface HeadName {

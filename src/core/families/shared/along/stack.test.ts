@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildSeries } from '../../../motion/series';
 import { cubeOf } from '../../../testing/films';
-import { Stack, stackModes, stackOrders } from './stack';
+import { Stack } from './stack';
+import { stackModes, stackOrders } from './stack-choices';
 
 const rows = (min: number) =>
   fc

@@ -1,13 +1,6 @@
 import { type SeriesSet, valueInStep } from '../../../motion/series';
 import type { PeriodExtremes } from './along-domain';
-
-/** How series lie on each other: to their amounts, to the whole, around the middle, or one over the other, all from 0. */
-export const stackModes = ['amounts', 'share', 'centred', 'layered'] as const;
-export type StackMode = (typeof stackModes)[number];
-
-/** What decides the order of a stack from its foot: the table, the greatest total, or who appears first. */
-export const stackOrders = ['table', 'total', 'first'] as const;
-export type StackOrder = (typeof stackOrders)[number];
+import type { StackMode, StackOrder } from './stack-choices';
 
 /** The ends of each series' part of a stack, by series: `top - base` is its value, or its share of the whole. */
 export interface StackAt {

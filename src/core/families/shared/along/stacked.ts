@@ -4,7 +4,8 @@ import { percentFormat, percentTicks } from '../percent';
 import { negativeShares } from '../refusal';
 import { alongDomain, headExtremes, seriesExtremes } from './along-domain';
 import type { SeriesCourse } from './series-course';
-import { Stack, type StackMode, type StackOrder } from './stack';
+import { Stack } from './stack';
+import type { StackMode, StackOrder } from './stack-choices';
 
 /** How series lie on each other, and where their axis ends. */
 export interface StackedRule {

@@ -2,17 +2,7 @@ import type { SeriesSet } from '../../../motion/series';
 import type { NumberStyle } from '../../../scale/number-format';
 import { percentFormat } from '../percent';
 import { seriesValueAt } from './cells-course';
-
-/** What a number is compared with: nothing, its first value, or that of one period before. */
-export const changes = ['none', 'start', 'previous'] as const;
-/** How a change is written. */
-export const changeForms = ['amount', 'percent'] as const;
-
-/** How a chart tells changes. */
-export interface TellsChange {
-  readonly change: (typeof changes)[number];
-  readonly changeAs: (typeof changeForms)[number];
-}
+import type { TellsChange } from './change-choices';
 
 /** How far a number has come from the one that it is compared with. */
 export interface Change {
