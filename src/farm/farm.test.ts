@@ -321,7 +321,8 @@ describe('a farm', () => {
       await new Promise((_, reject) => signal.addEventListener('abort', () => reject(signal.reason)));
     });
     const job = await submitted([farmFilm({ sec: 4 })]);
-    await worker(silent, { silentMs: 30 });
+    // So short that most of them are stopped before the renderer has begun.
+    await worker(silent, { silentMs: 1 });
     await ended(job);
     expect((await statusOf(farm, job)).failed).toMatchObject([
       { tries: 3, why: expect.stringContaining('said nothing') },

@@ -46,13 +46,15 @@ export class StageMaker {
         const span = film.spans[order.span];
         if (!span) throw new RangeError(`span: must be one of ${film.spans.length}, received ${order.span}`);
         await this.once(span.part, watch, async (to) =>
-          this.renderer.span(await this.atHand(film.pack), film.form, span, to, watch),
+          this.renderer.span(await this.atHand(film.pack, watch), film.form, span, to, watch),
         );
         return this.farm.countFrames(order.job, stageId(order, stage), span.to - span.from);
       }
       case 'sound':
         if (film.sound === null) return;
-        return this.once(film.sound, watch, async (to) => this.renderer.sound(await this.atHand(film.pack), to, watch));
+        return this.once(film.sound, watch, async (to) =>
+          this.renderer.sound(await this.atHand(film.pack, watch), to, watch),
+        );
       case 'join':
         return this.once(film.joined, watch, (to) => this.join(film, to));
       case 'hand-over':
@@ -89,7 +91,14 @@ export class StageMaker {
     }
   }
 
-  private atHand(pack: string): Promise<FilmAtHand> {
+  /** Opens a film, or has it from before. @throws why the stage was stopped meanwhile: no renderer begins with what is over. */
+  private async atHand(pack: string, { signal }: RenderWatch): Promise<FilmAtHand> {
+    const film = await this.opened(pack);
+    signal.throwIfAborted();
+    return film;
+  }
+
+  private opened(pack: string): Promise<FilmAtHand> {
     const known = this.films.get(pack);
     const film = known ?? openPack(this.store, pack).then((source) => ({ ...source, pack }));
     // The one that was wanted last goes last.
