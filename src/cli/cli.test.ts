@@ -1,9 +1,10 @@
-import { execFileSync, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { read, utils, write } from '@e965/xlsx';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { tempo } from './program';
 
 const root = path.join(import.meta.dirname, '../..');
 const folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-'));
@@ -12,21 +13,46 @@ const put = (name: string, text: string) => {
   writeFileSync(path.join(folder, name), text);
   return name;
 };
-const run = (...args: string[]) =>
-  spawnSync('node', [script, ...args], { cwd: folder, encoding: 'utf8', env: { ...process.env, INIT_CWD: folder } });
-const printed = (...args: string[]) =>
-  execFileSync('node', [script, ...args], { cwd: folder, encoding: 'utf8', env: { ...process.env, INIT_CWD: folder } });
+
+/** What a command printed, and its status. It runs in this process: to start one takes longer than most commands. */
+async function run(...args: string[]): Promise<{ status: number; stdout: string; stderr: string }> {
+  const said = { stdout: '', stderr: '' };
+  const spies = (['stdout', 'stderr'] as const).map((stream) =>
+    vi.spyOn(process[stream], 'write').mockImplementation((text) => {
+      said[stream] += typeof text === 'string' ? text : Buffer.from(text).toString();
+      return true;
+    }),
+  );
+  process.exitCode = 0;
+  try {
+    await tempo(args);
+    return { status: Number(process.exitCode), ...said };
+  } finally {
+    for (const spy of spies) spy.mockRestore();
+    process.exitCode = 0;
+  }
+}
+
+/** What a command printed that went well. */
+async function printed(...args: string[]): Promise<string> {
+  const { status, stdout, stderr } = await run(...args);
+  expect(status, stderr).toBe(0);
+  return stdout;
+}
 
 beforeAll(() => {
+  process.chdir(folder);
   put(
     'long.csv',
     'Day,Harbour,People\n01/03/2004,Oyle,"1,200"\n27/03/2004,Oyle,300\n01/04/2004,Oyle,400\n01/03/2004,=Pell,wet\n01/04/2004,=Pell,-7\n',
   );
 });
 
+afterAll(() => process.chdir(root));
+
 describe('tempo inspect', () => {
-  it('prints what was understood, as JSON', () => {
-    const found = JSON.parse(printed('inspect', 'long.csv', '--json'));
+  it('prints what was understood, as JSON', async () => {
+    const found = JSON.parse(await printed('inspect', 'long.csv', '--json'));
     expect(found).toMatchObject({
       shape: 'long',
       period: { column: 'Day', kind: 'day', first: '2004-03-01', last: '2004-04-01', count: 3, regular: false },
@@ -38,35 +64,38 @@ describe('tempo inspect', () => {
     expect(found.issues).toMatchObject([{ code: 'unreadable-number', row: 5, column: 'People', raw: 'wet' }]);
   });
 
-  it('prints the same in words, and help', () => {
-    expect(printed('inspect', 'long.csv')).toContain('day first, because 27 stands in first place in row 3');
+  it('prints the same in words, and help', async () => {
+    expect(await printed('inspect', 'long.csv')).toContain('day first, because 27 stands in first place in row 3');
     for (const args of [['--help'], ['inspect', '--help'], ['prepare', '--help']])
-      expect(printed(...args)).toContain('Usage');
+      expect(await printed(...args)).toContain('Usage');
   });
 });
 
 describe('tempo and tables of which nothing comes', () => {
-  it('inspect tells what it found, and its status tells that no film can come of it', () => {
+  it('inspect tells what it found, and its status tells that no film can come of it', async () => {
     put('words.csv', 'a,b\nx,y\nz,w');
-    const { status, stdout } = run('inspect', 'words.csv');
+    const { status, stdout } = await run('inspect', 'words.csv');
     expect(status).toBe(2);
     expect(stdout).toContain('2 of 6 cells are in the film');
-    expect(JSON.parse(run('inspect', 'words.csv', '--json').stdout).account).toMatchObject({ cells: 6, used: 2 });
+    expect(JSON.parse((await run('inspect', 'words.csv', '--json')).stdout).account).toMatchObject({
+      cells: 6,
+      used: 2,
+    });
   });
 
-  it('inspect says a kind of problem once, with its count, and one thing as one', () => {
+  it('inspect says a kind of problem once, with its count, and one thing as one', async () => {
     const wet = Array.from({ length: 9 }, (_, i) => `2001,N${i},wet`).join('\n');
     put('wet.csv', `Year,Name,Value\n${wet}\n2001,A,5`);
-    const words = printed('inspect', 'wet.csv');
+    const words = await printed('inspect', 'wet.csv');
     expect(words).toContain(
       '9 times: a value could not be read and counts as missing. First: row 2, Value; row 3, Value',
     );
     expect(words.match(/cannot be read as a number,/g) ?? []).toHaveLength(0);
     put('one.csv', 'Year,Name,Value\n2001,A,5');
-    expect(printed('inspect', 'one.csv')).toContain('1 row.');
+    expect(await printed('inspect', 'one.csv')).toContain('1 row.');
   });
 
-  it('prepare names the other sheets of a workbook', () => {
+  it('prepare names the other sheets of a workbook', async () => {
     const book = utils.book_new();
     utils.book_append_sheet(book, utils.aoa_to_sheet([['words'], ['only'], ['here']]), 'Words');
     utils.book_append_sheet(
@@ -79,43 +108,43 @@ describe('tempo and tables of which nothing comes', () => {
       'Counts',
     );
     writeFileSync(path.join(folder, 'book.xlsx'), write(book, { type: 'buffer', bookType: 'xlsx' }));
-    const { status, stderr } = run('prepare', 'book.xlsx', '--sheet', 'Words');
+    const { status, stderr } = await run('prepare', 'book.xlsx', '--sheet', 'Words');
     expect(status).toBe(2);
     expect(stderr).toContain('The sheet “Counts” has rows too: choose one with --sheet.');
-    expect(printed('inspect', 'book.xlsx')).toContain('the sheet “Counts”');
+    expect(await printed('inspect', 'book.xlsx')).toContain('the sheet “Counts”');
   });
 
-  it('columns that are asked for by name are not joined away', () => {
+  it('columns that are asked for by name are not joined away', async () => {
     put('parts.csv', 'Year,Month,Name,Value\n2001,1,A,5\n2001,2,A,6\n2002,1,A,7');
-    expect(printed('prepare', 'parts.csv')).toBe('period,A\n2001-01,5\n2001-02,6\n2002-01,7\n');
-    expect(printed('prepare', 'parts.csv', '--period', 'Year', '--category', 'Name', '--value', 'Value')).toBe(
+    expect(await printed('prepare', 'parts.csv')).toBe('period,A\n2001-01,5\n2001-02,6\n2002-01,7\n');
+    expect(await printed('prepare', 'parts.csv', '--period', 'Year', '--category', 'Name', '--value', 'Value')).toBe(
       'period,A\n2001,11\n2002,7\n',
     );
   });
 });
 
 describe('tempo prepare', () => {
-  it('writes CSV with formulas made harmless, and missing cells empty', () => {
-    expect(printed('prepare', 'long.csv')).toBe(
+  it('writes CSV with formulas made harmless, and missing cells empty', async () => {
+    expect(await printed('prepare', 'long.csv')).toBe(
       'period,Oyle,"\'=Pell"\n2004-03-01,1200,\n2004-03-27,300,\n2004-04-01,400,-7\n',
     );
   });
 
-  it('follows its options', () => {
-    expect(printed('prepare', 'long.csv', '--every', 'month', '--combine', 'mean', '--where', 'Harbour=Oyle')).toBe(
-      'period,Oyle\n2004-03,750\n2004-04,400\n',
-    );
-    expect(printed('prepare', 'long.csv', '--period', 'Harbour', '--category', 'Day', '--value', 'People')).toContain(
-      'Oyle,',
-    );
+  it('follows its options', async () => {
+    expect(
+      await printed('prepare', 'long.csv', '--every', 'month', '--combine', 'mean', '--where', 'Harbour=Oyle'),
+    ).toBe('period,Oyle\n2004-03,750\n2004-04,400\n');
+    expect(
+      await printed('prepare', 'long.csv', '--period', 'Harbour', '--category', 'Day', '--value', 'People'),
+    ).toContain('Oyle,');
   });
 
-  it('writes workbooks and JSON that come back with the same values', () => {
-    printed('prepare', 'long.csv', '--out', 'out.xlsx');
+  it('writes workbooks and JSON that come back with the same values', async () => {
+    await printed('prepare', 'long.csv', '--out', 'out.xlsx');
     const sheet = read(readFileSync(path.join(folder, 'out.xlsx'))).Sheets.Shaped ?? {};
     expect(utils.sheet_to_json(sheet, { header: 1 })[1]).toEqual(['2004-03-01', 1200]);
     expect(sheet.C1).toMatchObject({ t: 's', v: '=Pell' });
-    printed('prepare', 'long.csv', '--out', 'out.json');
+    await printed('prepare', 'long.csv', '--out', 'out.json');
     expect(JSON.parse(readFileSync(path.join(folder, 'out.json'), 'utf8'))[2]).toEqual({
       period: '2004-04-01',
       Oyle: 400,
@@ -123,7 +152,7 @@ describe('tempo prepare', () => {
     });
   });
 
-  it('runs steps on new data and says what no longer fits', () => {
+  it('runs steps on new data and says what no longer fits', async () => {
     const fields = {
       shape: 'long',
       period: 'Day',
@@ -143,7 +172,7 @@ describe('tempo prepare', () => {
       pairs: [{ from: 'Gone', to: 'Here' }],
     };
     put('steps.json', JSON.stringify({ format: 'plucky-tempo-steps', version: 1, fields, steps: [recode] }));
-    const { status, stdout, stderr } = run('prepare', 'long.csv', '--steps', 'steps.json');
+    const { status, stdout, stderr } = await run('prepare', 'long.csv', '--steps', 'steps.json');
     expect([status, stdout.split('\n')[1]]).toEqual([0, '2004-03-01,1200,']);
     expect(stderr).toContain('“Gone”');
   });
@@ -158,9 +187,9 @@ describe('tempo prepare', () => {
     [['prepare', 'long.csv', '--out', 'out.doc'], 'csv, xlsx, json'],
     [['prepare', 'long.csv', '--steps', 'long.csv'], 'not valid JSON'],
     [['dance'], 'unknown command'],
-  ])('ends %j with status 2, a plain message, and nothing half-written', (args, message) => {
+  ])('ends %j with status 2, a plain message, and nothing half-written', async (args, message) => {
     const before = readdirSync(folder);
-    const { status, stdout, stderr } = run(...args);
+    const { status, stdout, stderr } = await run(...args);
     expect([status, stdout]).toEqual([2, '']);
     expect(stderr).toContain(message);
     expect(stderr).not.toContain('    at ');
@@ -170,9 +199,9 @@ describe('tempo prepare', () => {
 });
 
 describe('the settings of a film', () => {
-  it('are listed with range, unit and meaning, and taken by their paths', () => {
+  it('are listed with range, unit and meaning, and taken by their paths', async () => {
     put('race.csv', 'Year,Name,Value\n2001,A,1\n2001,B,5\n2002,A,9\n2002,B,4\n');
-    const paths = JSON.parse(printed('controls', '--chart', 'ranked-bars', '--json'));
+    const paths = JSON.parse(await printed('controls', '--chart', 'ranked-bars', '--json'));
     expect(paths).toContainEqual({
       path: 'own.places',
       type: 'number',
@@ -180,13 +209,25 @@ describe('the settings of a film', () => {
       whole: true,
       meaning: 'Places on stage',
     });
-    const [line = ''] = printed('frames', 'race.csv', '--set', 'own.places=1', '--at', '0').split('\n');
+    const [line = ''] = (await printed('frames', 'race.csv', '--set', 'own.places=1', '--at', '0')).split('\n');
     expect(JSON.parse(line).rows).toHaveLength(1);
-    const { status, stdout, stderr } = run('render', 'race.csv', '--set', 'own.place=1', '--out', 'x.mp4');
+    const { status, stdout, stderr } = await run('render', 'race.csv', '--set', 'own.place=1', '--out', 'x.mp4');
     expect([status, stdout]).toEqual([2, '']);
     expect(stderr).toContain('Did you mean own.places?');
-    expect(run('frames').stderr).toContain('Name a table or a project file');
-    expect(run('render', 'race.csv').stderr).toContain('Say with --out where to write');
-    expect(printed('render', '--list', 'looks')).toContain('Night ferry\n');
+    expect((await run('frames')).stderr).toContain('Name a table or a project file');
+    expect((await run('render', 'race.csv')).stderr).toContain('Say with --out where to write');
+    expect(await printed('render', '--list', 'looks')).toContain('Night ferry\n');
+  });
+});
+
+describe('the program', () => {
+  it('is started by its script, from where the person stands, and ends with its status', () => {
+    const env = { ...process.env, INIT_CWD: folder };
+    const start = (...args: string[]) => spawnSync('node', [script, ...args], { cwd: root, encoding: 'utf8', env });
+    expect(start('inspect', 'long.csv')).toMatchObject({ status: 0, stdout: expect.stringContaining('5 rows') });
+    const { status, stdout, stderr } = start('dance');
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toContain('unknown command');
+    expect(stderr).not.toContain('    at ');
   });
 });
