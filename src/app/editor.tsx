@@ -1,71 +1,53 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
-import { samples } from '@/state/samples';
-import { sessionStore, setSession } from '@/state/session';
-import { AppFrame } from '@/ui/app-frame';
-import { type Services, ServicesContext } from '@/ui/services';
-import { freeSpace } from './free-space';
-import { createKeeper } from './keeping';
-import { askBeforeLeaving } from './leaving';
-import { tellUnreadable } from './unreadable-work';
-import { createServices } from './wiring';
+import type { Services } from '@/ui/services';
 
-const THEME = 'plucky-tempo-theme';
-
-let started: Promise<Services> | null = null;
-
-/** Brings back the last visit, or opens the demo, before anything is drawn. */
-async function start(): Promise<Services> {
-  const kept = localStorage.getItem(THEME);
-  const dark = kept ? kept === 'dark' : matchMedia('(prefers-color-scheme: dark)').matches;
-  setSession({ theme: dark ? 'dark' : 'light' });
-  sessionStore.subscribe((state, before) => {
-    if (state.theme !== before.theme) localStorage.setItem(THEME, state.theme);
-  });
-  const keeper = createKeeper();
-  keeper.start();
-  const services = createServices(keeper);
-  const restored = await keeper.restore();
-  askBeforeLeaving(keeper);
-  if (restored.kind === 'unreadable') tellUnreadable(restored);
-  if (restored.kind === 'locked')
-    toast.error('The browser does not give out what it keeps', {
-      description: `${restored.why}. Nothing is written over, and nothing is kept in this visit: save a project file.`,
-      duration: Number.POSITIVE_INFINITY,
-    });
-  const demo = samples[0];
-  const demoFirst = restored.kind !== 'opened' && demo !== undefined;
-  if (demoFirst) void playFirst(services);
-  void (demoFirst ? services.openSample(demo) : Promise.resolve())
-    .then(() => services.goOn())
-    .then(() => freeSpace(keeper));
-  return services;
+/** What the page is made of, once it has come. */
+interface Started {
+  readonly services: Services;
+  readonly Shown: typeof import('@/ui/shown-app').ShownApp;
 }
 
-/** The first thing that a newcomer sees is the demo, moving. */
-async function playFirst(services: Services): Promise<void> {
-  const stop = sessionStore.subscribe((state) => {
-    if (!state.overview) return;
-    stop();
-    if (!matchMedia('(prefers-reduced-motion: reduce)').matches) void services.studio.playback.play();
-  });
+let started: Promise<Started> | null = null;
+
+/**
+ * Starts the app. The workers begin as soon as what starts them is there, while the interface is still on its way: they are
+ * what the first picture waits for.
+ */
+async function startAll(): Promise<Started> {
+  const services = import('./start').then(({ start }) => start());
+  const { ShownApp } = await import('@/ui/shown-app');
+  return { services: await services, Shown: ShownApp };
 }
 
-/** The app, once its workers run. */
+/** The app, once its workers run; or what kept it from starting. */
 export function Editor() {
-  const [services, setServices] = useState<Services | null>(null);
+  const [app, setApp] = useState<Started | null>(null);
+  const [failure, setFailure] = useState<unknown>(null);
   useEffect(() => {
-    started ??= start();
-    void started.then(setServices);
+    started ??= startAll();
+    started.then(setApp, setFailure);
   }, []);
-  if (!services) return <div className="h-full bg-paper" />;
+  if (failure !== null) return <NotStarted why={failure} />;
+  return app ? <app.Shown services={app.services} /> : <div className="h-full bg-paper" />;
+}
+
+function NotStarted({ why }: { readonly why: unknown }) {
   return (
-    <ServicesContext value={services}>
-      <div data-ready="true" className="h-full">
-        <AppFrame />
-      </div>
-    </ServicesContext>
+    <main role="alert" className="grid h-full place-content-center gap-3 bg-paper p-8 text-ink">
+      <h1 className="font-semibold text-lg">Plucky Tempo could not start</h1>
+      <p className="max-w-prose text-[13px]">
+        {why instanceof Error ? why.message : String(why)}. What you have made is kept in this browser. Is the app still
+        running? Then load the page again.
+      </p>
+      <button
+        type="button"
+        className="justify-self-start rounded-md bg-ink px-3 py-1.5 text-[13px] text-paper"
+        onClick={() => location.reload()}
+      >
+        Load again
+      </button>
+    </main>
   );
 }

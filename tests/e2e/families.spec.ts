@@ -36,7 +36,7 @@ const groups = [
 
 /** Tells the table with a family, exports it, and compares three periods of the film with the preview. */
 async function becomesFilm(page: Page, { id, name }: (typeof others)[number], film: string): Promise<void> {
-  await goTo(page, 'Gather');
+  await goTo(page, 'Dress');
   const choice = page.getByRole('button', { name: `Tell it with ${name.toLowerCase()}`, exact: true });
   await choice.click();
   await expect(choice).toHaveAttribute('aria-pressed', 'true');

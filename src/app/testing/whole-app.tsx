@@ -59,14 +59,17 @@ export const openedServices = (): Services => started();
 /** The person at the page; another one for each test. */
 export let user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
 
-/** Draws the whole app with nothing open. Call `closeApp` after each test. */
-export async function openApp(): Promise<Services> {
+type StepName = 'Gather' | 'Shape' | 'Dress' | 'Pace' | 'Output';
+
+/** Draws the whole app with nothing open, in one of the five steps. Call `closeApp` after each test. */
+export async function openApp(step: StepName = 'Dress'): Promise<Services> {
   const ready = started();
   saved.length = 0;
   outputChoice.setState(outputChoice.getInitialState(), true);
   user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
   documentStore.setState(documentStore.getInitialState(), true);
-  sessionStore.setState({ ...sessionStore.getInitialState(), rankingOpen: false }, true);
+  const begin = { rankingOpen: false, step: step.toLowerCase() as Lowercase<StepName> };
+  sessionStore.setState({ ...sessionStore.getInitialState(), ...begin }, true);
   playheadStore.setState(playheadStore.getInitialState(), true);
   render(
     <ServicesContext value={ready}>
@@ -130,15 +133,14 @@ export async function openTable(name: string, content: string | Uint8Array): Pro
 }
 
 /** Opens the app with a small race in it, in one of the five steps. */
-export async function openRace(step: Parameters<typeof goTo>[0]): Promise<void> {
-  await openApp();
+export async function openRace(step: StepName): Promise<void> {
+  await openApp(step);
   await openTable('boats.csv', raceTable);
   await saysOnStage('Bravo, 30');
-  await goTo(step);
 }
 
 /** Opens one of the five steps. */
-export async function goTo(step: 'Gather' | 'Shape' | 'Dress' | 'Pace' | 'Output'): Promise<void> {
+export async function goTo(step: StepName): Promise<void> {
   const steps = within(screen.getByRole('navigation', { name: 'Steps' }));
   await user.click(steps.getByRole('button', { name: new RegExp(`^${step}`) }));
   await waitFor(() => {
