@@ -6,8 +6,8 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
     environment: 'node',
-    // One more than there are cores: a test of a whole page waits for a quarter of its time.
-    maxWorkers: availableParallelism() + 1,
+    // As many as there are cores: by itself Vitest leaves one of two idle.
+    maxWorkers: Math.max(2, availableParallelism()),
     testTimeout: 60_000,
     projects: [
       {

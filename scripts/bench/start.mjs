@@ -18,13 +18,22 @@ function table(round) {
   return `${lines.join('\n')}\n`;
 }
 
-/** Milliseconds from a file being chosen to its race being on stage, and bytes of the page's first scripts, packed. */
+/**
+ * Milliseconds from a file being chosen to its race being on stage; bytes, packed, of the scripts that stand in the page, and
+ * of all that have come when the first picture is there.
+ */
 export async function measureStart() {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-bench-'));
   const server = await startServer(await freePort(3360));
   const browser = await chromium.launch({ executablePath: chromiumPath(), args: chromiumArgs });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+    let allBytes = 0;
+    const arrivals = [];
+    page.on('requestfinished', (request) => {
+      if (request.resourceType() === 'script' || /\.js$/.test(request.url()))
+        arrivals.push(request.sizes().then(({ responseBodySize }) => (allBytes += Math.max(0, responseBodySize))));
+    });
     const html = await page.goto(server.url);
     // The page waits for those that stand in it; others come when they are asked for.
     const tags = [...(await html.text()).matchAll(/<script[^>]+src="([^"]+)"[^>]*>/g)];
@@ -36,6 +45,8 @@ export async function measureStart() {
       scriptBytes += gzipSync(await response.body()).length;
     }
     await page.getByTestId('stage-words').filter({ hasText: '1. ' }).waitFor({ state: 'attached' });
+    await Promise.allSettled(arrivals);
+    const bytesToPicture = allBytes;
     const dropMs = [];
     for (let round = 0; round < ROUNDS; round++) {
       const file = path.join(folder, `drop-${round}.csv`);
@@ -61,7 +72,7 @@ export async function measureStart() {
       await page.getByLabel('Open a table or a project file').setInputFiles(file);
       dropMs.push(await page.evaluate(() => window.dropped));
     }
-    return { scriptBytes, dropMs };
+    return { scriptBytes, bytesToPicture, dropMs };
   } finally {
     await browser.close();
     await server.stop();
