@@ -16,9 +16,11 @@ let started: Promise<Started> | null = null;
  * what the first picture waits for.
  */
 async function startAll(): Promise<Started> {
-  const services = import('./start').then(({ start }) => start());
-  const { ShownApp } = await import('@/ui/shown-app');
-  return { services: await services, Shown: ShownApp };
+  const [services, { ShownApp }] = await Promise.all([
+    import('./start').then(({ start }) => start()),
+    import('@/ui/shown-app'),
+  ]);
+  return { services, Shown: ShownApp };
 }
 
 /** The app, once its workers run; or what kept it from starting. */

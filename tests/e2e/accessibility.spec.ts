@@ -35,6 +35,18 @@ async function openStill(page: Page): Promise<void> {
   await pause(page);
 }
 
+test('the demo plays by itself, and stands still for who wants less motion', async ({ page, browser }) => {
+  const eager = await browser.newPage({ reducedMotion: 'no-preference' });
+  for (const [each, button] of [
+    [page, 'Play'],
+    [eager, 'Pause'],
+  ] as const) {
+    await openApp(each);
+    await expect(each.getByRole('button', { name: button, exact: true })).toBeVisible();
+  }
+  await eager.close();
+});
+
 test('the app comes in the theme of the system', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
   await openApp(page);

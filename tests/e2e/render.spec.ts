@@ -155,7 +155,9 @@ test('Ctrl-C leaves nothing behind', async () => {
   const child = spawn('node', ['scripts/tempo.mjs', 'render', table, '--length', '600', '--out', at('long.mp4')], {
     detached: true,
   });
-  await new Promise((resolve) => setTimeout(resolve, 6000));
+  // It has started its browser, which goes on for minutes.
+  const browsers = () => readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim();
+  await expect.poll(browsers, { timeout: 120_000 }).not.toBe('');
   process.kill(-(child.pid as number), 'SIGINT');
   await new Promise((resolve) => child.on('close', resolve));
   expect(existsSync(at('long.mp4'))).toBe(false);
