@@ -41,9 +41,9 @@ export const BesideCard = dynamic(load.besideCard, { ssr: false, loading: Coming
 export const OutputBench = dynamic(load.outputBench, { ssr: false, loading: Coming });
 export const OutputDesk = dynamic(load.outputDesk, { ssr: false, loading: Coming });
 export const TextTool = dynamic(load.textTool, { ssr: false });
-export const Programme = dynamic(load.programme, { ssr: false });
-export const SoundLanes = dynamic(load.soundLanes, { ssr: false });
-export const SpeakAlong = dynamic(load.speakAlong, { ssr: false });
+export const Programme = dynamic(load.programme, { ssr: false, loading: () => <div data-coming className="h-11" /> });
+export const SoundLanes = dynamic(load.soundLanes, { ssr: false, loading: () => <div data-coming /> });
+export const SpeakAlong = dynamic(load.speakAlong, { ssr: false, loading: () => <div data-coming /> });
 export const WorkShelf = dynamic(load.workShelf, { ssr: false });
 export const CommandPalette = dynamic(load.palette, { ssr: false });
 

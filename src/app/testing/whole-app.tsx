@@ -19,7 +19,8 @@ import { workers } from './workers';
 
 // The whole page in words says more than its source.
 configure({
-  asyncUtilTimeout: 10_000,
+  // Only what stands still ends by it, however busy the machine is.
+  asyncUtilTimeout: 30_000,
   getElementError: (message) => new Error(`${message?.split('\n')[0]} The page says: ${document.body.textContent}`),
 });
 // A page is laid out nowhere here, so everything has the same size; a small one, as what is in sight is drawn.

@@ -2,6 +2,11 @@ import { type Cubic, cubicAt, cubicSlopeAt } from './interpolation';
 
 /** Width, in parts of a step, to which crossings of cubics are found. */
 const TOLERANCE = 1e-12;
+/** A sum that is no more than this part of its terms is what rounding leaves of nothing. */
+const NOTHING = 1e-14;
+
+/** Sign of a sum whose terms have a size in all. */
+const signOf = (sum: number, size: number): number => (Math.abs(sum) <= NOTHING * size ? 0 : Math.sign(sum));
 
 /**
  * Sign just after the step's start of a cubic difference: -1, 0 (equal for a while) or 1.
@@ -13,7 +18,12 @@ export function signAfterStart(d: Cubic): number {
 /** Sign of a cubic difference just before the step's end, where its value at the end is `endValue`. */
 export function signBeforeEnd(d: Cubic, endValue: number): number {
   if (endValue !== 0) return Math.sign(endValue);
-  return -Math.sign(cubicSlopeAt(d, 1)) || Math.sign(2 * d.c2 + 6 * d.c3) || -Math.sign(d.c3);
+  const [c1, c2, c3] = [Math.abs(d.c1), Math.abs(d.c2), Math.abs(d.c3)];
+  return (
+    -signOf(cubicSlopeAt(d, 1), c1 + 2 * c2 + 3 * c3) ||
+    signOf(2 * d.c2 + 6 * d.c3, 2 * c2 + 6 * c3) ||
+    -Math.sign(d.c3)
+  );
 }
 
 /**
@@ -29,12 +39,13 @@ export function signChanges(d: Cubic, endValue: number): number[] {
     return [d.c0 / (d.c0 - endValue)];
   }
   const stops = [0, ...turningPoints(d), 1];
+  const size = Math.abs(d.c0) + Math.abs(d.c1) + Math.abs(d.c2) + Math.abs(d.c3);
   const changes: number[] = [];
   let sign = signAfterStart(d);
   let from = 0;
   for (let i = 1; i < stops.length; i++) {
     const to = stops[i] ?? 1;
-    const there = i === stops.length - 1 ? signBeforeEnd(d, endValue) : Math.sign(cubicAt(d, to));
+    const there = i === stops.length - 1 ? signBeforeEnd(d, endValue) : signOf(cubicAt(d, to), size);
     if (there !== 0 && sign !== 0 && there !== sign) changes.push(rootBetween(d, from, to, sign));
     if (there !== 0) {
       sign = there;

@@ -102,6 +102,24 @@ describe('places between periods', () => {
     );
   });
 
+  it('are not changed by two that become equal, whatever rounding says of how they come together', () => {
+    // The fifth and the sixth come from different values, are level in the fourth period with no slope, and the same from there on.
+    const gap = Number.NaN;
+    const rows = [
+      [0, gap, 0, 0, gap, 0, 0, 0, 0],
+      [0, 0, 0, gap, 9, 6, gap, 0, 0],
+      [0, 0, 0, 0, 7, gap, 0, 0, 0],
+      [0, 0, gap, 0, -6, -6, 0, 0, 0],
+      [0, 0, 0, 0, -1, -1, 0, 0, 0],
+    ];
+    for (const scale of [1, 3, 0.1, 1e9]) {
+      const cube = cubeOf(rows.map((row) => row.map((value) => value * scale)));
+      const { tracks } = raceOf(cube, { places: 1, order: 'smallest', between: 'monotone', gaps: 'carry' });
+      // One overtakes the first; the other comes level with it, which is no change.
+      expect(Array.from(tracks.delta), `times ${scale}`).toEqual([1, -1]);
+    }
+  });
+
   it('sum to C (C - 1) / 2 with every category on stage', () => {
     fc.assert(
       fc.property(fullCubes, anySettings, (cube, settings) => {
