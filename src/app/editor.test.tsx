@@ -41,7 +41,7 @@ describe('the page', () => {
     };
     await openPage();
     const told = await screen.findByRole('alert');
-    expect(told.textContent).toContain('A script did not come. What you have made is kept in this browser.');
+    expect(told.textContent).toContain('A script did not come. Nothing that this browser keeps has been touched.');
     expect(screen.getByRole('button', { name: 'Load again' })).toBeTruthy();
   });
 });

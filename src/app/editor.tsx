@@ -40,8 +40,8 @@ function NotStarted({ why }: { readonly why: unknown }) {
     <main role="alert" className="grid h-full place-content-center gap-3 bg-paper p-8 text-ink">
       <h1 className="font-semibold text-lg">Plucky Tempo could not start</h1>
       <p className="max-w-prose text-[13px]">
-        {why instanceof Error ? why.message : String(why)}. What you have made is kept in this browser. Is the app still
-        running? Then load the page again.
+        {why instanceof Error ? why.message : String(why)}. Nothing that this browser keeps has been touched. Is the app
+        still running? Then load the page again.
       </p>
       <button
         type="button"

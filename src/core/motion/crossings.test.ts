@@ -22,6 +22,24 @@ describe('signs at the ends of a step', () => {
     );
   });
 
+  it('are those of the course itself, whatever rounding leaves of a slope that is none', () => {
+    // (1 - s)² (a + b s) comes to 0 without a slope.
+    const level = fc.tuple(part, part).map(([a, b]) => ({ c0: a, c1: b - 2 * a, c2: a - 2 * b, c3: b }));
+    const factor = fc.double({ min: 1e-3, max: 1e3, noNaN: true });
+    fc.assert(
+      fc.property(fc.oneof(cubics, level), factor, (d, by) => {
+        const scaled = { c0: d.c0 * by, c1: d.c1 * by, c2: d.c2 * by, c3: d.c3 * by };
+        expect(signBeforeEnd(scaled, end(d) * by)).toBe(signBeforeEnd(d, end(d)));
+        expect(signChanges(scaled, end(d) * by)).toHaveLength(signChanges(d, end(d)).length);
+        // Backwards, its end is a start, which is made of sums that rounding has touched.
+        const [c1, c2] = [-(scaled.c1 + 2 * scaled.c2 + 3 * scaled.c3), scaled.c2 + 3 * scaled.c3];
+        const backwards = { c0: end(d) * by, c1, c2, c3: -scaled.c3 };
+        expect(signAfterStart(backwards) || 0).toBe(signBeforeEnd(d, end(d)) || 0);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
   it('are told from the bend where value and slope are 0', () => {
     // (s - 1)², and (1 - s)³.
     expect(signBeforeEnd({ c0: 1, c1: -2, c2: 1, c3: 0 }, 0)).toBe(1);

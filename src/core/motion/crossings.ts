@@ -11,8 +11,9 @@ const signOf = (sum: number, size: number): number => (Math.abs(sum) <= NOTHING 
 /**
  * Sign just after the step's start of a cubic difference: -1, 0 (equal for a while) or 1.
  */
-export function signAfterStart(d: Cubic): number {
-  return Math.sign(d.c0) || Math.sign(d.c1) || Math.sign(d.c2) || Math.sign(d.c3);
+export function signAfterStart({ c0, c1, c2, c3 }: Cubic): number {
+  const [size2, size3] = [Math.abs(c2), Math.abs(c3)];
+  return Math.sign(c0) || signOf(c1, Math.abs(c1) + size2 + size3) || signOf(c2, size2 + size3) || Math.sign(c3);
 }
 
 /** Sign of a cubic difference just before the step's end, where its value at the end is `endValue`. */

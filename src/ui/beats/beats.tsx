@@ -9,6 +9,7 @@ import { Transport } from './transport';
 /** The timeline under the stage. */
 export function Beats() {
   const { heightPx } = useBeatsHeight();
+  // What most films have nothing for is fetched once there is something.
   const several = useProject((project) => project.film.pieces.length > 1, false);
   const heard = useProject((project) => project.film.sounds.length > 0, false);
   const speaking = useSession((state) => state.speaking);
