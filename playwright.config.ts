@@ -1,10 +1,10 @@
 import { defineConfig } from '@playwright/test';
-import { chromiumArgs, chromiumPath } from './scripts/lib/chromium.mjs';
+import { chromiumArgs, shellPath } from './scripts/lib/chromium.mjs';
 
 const port = 3217;
 
 /**
- * Browser tests run against the production build, in Debian's Chromium, two at a time: most of a test is waiting. Times
+ * Browser tests run against the production build, in Debian's Chromium without a window, two at a time: most of a test is waiting. Times
  * are so long that only a test that stands still ends by them, however busy the machine is.
  */
 export default defineConfig({
@@ -19,7 +19,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     // Nothing plays by itself: beside a film that moves, on a page without a graphics card, all else takes several times as long.
     contextOptions: { reducedMotion: 'reduce' },
-    launchOptions: { executablePath: chromiumPath() ?? undefined, args: chromiumArgs },
+    launchOptions: { executablePath: shellPath() ?? undefined, args: chromiumArgs },
   },
   webServer: {
     command: `node node_modules/next/dist/bin/next start -p ${port}`,

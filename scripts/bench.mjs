@@ -8,7 +8,7 @@ import { chromiumPath } from './lib/chromium.mjs';
 import { ensureBuild, ensurePackages, ensurePrograms, root, versionOf } from './lib/set-up.mjs';
 
 ensurePackages();
-ensurePrograms({ farm: true });
+ensurePrograms({ tests: true });
 ensureBuild();
 const { bundle, median, range } = await import('./bench/shared.mjs');
 

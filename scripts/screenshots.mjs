@@ -8,7 +8,7 @@ import { freePort, startServer } from './lib/server.mjs';
 import { ensureBuild, ensurePackages, ensurePrograms, root } from './lib/set-up.mjs';
 
 ensurePackages();
-ensurePrograms({ farm: true });
+ensurePrograms({ tests: true });
 ensureBuild();
 const { chromium } = await import('@playwright/test');
 const folder = path.join(root, 'docs/screenshots');

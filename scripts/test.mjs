@@ -117,7 +117,7 @@ function tests(part, name, report, action, count, namesOf) {
 
 const setUp = step('Set-up', () => {
   ensurePackages();
-  if (wanted('e2e') || wanted('build') || wanted('unit')) ensurePrograms({ farm: true });
+  if (wanted('e2e') || wanted('build') || wanted('unit')) ensurePrograms({ tests: true });
   mkdirSync(reports, { recursive: true });
   return true;
 });

@@ -3,7 +3,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { chromiumPath } from './chromium.mjs';
+import { chromiumPath, shellPath } from './chromium.mjs';
 
 /** The project's folder. */
 export const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -65,13 +65,14 @@ function fingerprint() {
 
 const has = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).status === 0;
 
-/** Installs chromium, ffmpeg and poppler from Debian when they are absent; says what to install where that is not possible. `farm` is for tests: Redis too. */
-export function ensurePrograms({ farm = false } = {}) {
+/** Installs chromium, ffmpeg and poppler from Debian when they are absent; says what to install where that is not possible. `tests` need Redis and the browser without a window too. */
+export function ensurePrograms({ tests = false } = {}) {
   const missing = [];
   if (!chromiumPath()) missing.push('chromium');
   if (!has('ffmpeg') || !has('ffprobe')) missing.push('ffmpeg');
   if (!has('pdftoppm') || !has('pdfinfo')) missing.push('poppler-utils');
-  if (farm && !has('redis-server')) missing.push('redis-server');
+  if (tests && !has('redis-server')) missing.push('redis-server');
+  if (tests && shellPath() === chromiumPath() && !process.env.CHROMIUM_PATH) missing.push('chromium-headless-shell');
   if (missing.length === 0) return;
   if (process.getuid?.() !== 0 || !has('apt-get')) {
     throw new Error(

@@ -3,7 +3,16 @@ import path from 'node:path';
 import { type BrowserContext, chromium } from 'playwright-core';
 import { Refusal } from './refusal';
 
-const names = ['chromium', 'chromium-browser', 'google-chrome', 'google-chrome-stable', 'chrome', 'msedge'];
+// The shell is the same engine without a window: it starts sooner and paints the same.
+const names = [
+  'chromium-headless-shell',
+  'chromium',
+  'chromium-browser',
+  'google-chrome',
+  'google-chrome-stable',
+  'chrome',
+  'msedge',
+];
 
 /**
  * A Chromium: the one that CHROMIUM_PATH names, or the first on the PATH; ends the command where there is none.
@@ -47,6 +56,8 @@ export async function startBrowser(): Promise<BrowserContext> {
         '--disable-component-update',
         '--disable-sync',
         '--no-first-run',
+        // Heard by the shell alone: letters as the whole browser draws them, in the app too.
+        '--font-render-hinting=slight',
       ],
     });
   } catch (error) {

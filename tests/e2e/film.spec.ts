@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
+import { chromiumArgs, chromiumPath } from '../../scripts/lib/chromium.mjs';
 import {
   compared,
   filesLeft,
@@ -15,6 +16,9 @@ import {
   shownFrame,
   words,
 } from './support';
+
+// Films are made in the whole browser, as people have it.
+test.use({ launchOptions: { executablePath: chromiumPath() ?? undefined, args: chromiumArgs } });
 
 const size = { widthPx: 854, heightPx: 480 };
 async function exportFilm(page: Page, format: string): Promise<string> {

@@ -2,14 +2,14 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
-import { chromiumArgs, chromiumPath } from '../../scripts/lib/chromium.mjs';
+import { chromiumArgs, shellPath } from '../../scripts/lib/chromium.mjs';
 import { onsets, samplesOf, speakAlong } from './hearing';
 import { goTo } from './support';
 
 // Chromium has a made-up microphone of its own, which beeps, and allows it unasked.
 test.use({
   launchOptions: {
-    executablePath: chromiumPath() ?? undefined,
+    executablePath: shellPath() ?? undefined,
     args: [...chromiumArgs, '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
   },
 });

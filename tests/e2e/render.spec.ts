@@ -2,8 +2,9 @@ import { execFileSync, spawn } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { expect, test } from '@playwright/test';
+import { chromium, expect, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
+import { chromiumArgs, chromiumPath } from '../../scripts/lib/chromium.mjs';
 import { looks } from '../../src/core/project/looks';
 import { findPalette } from '../../src/core/project/palettes';
 import { goTo, leastPsnr, openApp, openFile, pixels, probe, raceTable, words } from './support';
@@ -30,7 +31,9 @@ function refused(...args: string[]): { status: number; message: string } {
   return { status: 0, message: '' };
 }
 
-test('the command line paints the same pixels as the app', async ({ page }) => {
+test('the command line paints the same pixels as the app in the browser of people', async ({ baseURL }) => {
+  const browser = await chromium.launch({ executablePath: chromiumPath() ?? undefined, args: chromiumArgs });
+  const page = await browser.newPage({ baseURL, reducedMotion: 'reduce' });
   await openApp(page);
   await openFile(page, 'boats.csv', raceTable);
   await expect(words(page)).toContainText('Bravo');
@@ -44,6 +47,7 @@ test('the command line paints the same pixels as the app', async ({ page }) => {
   ]);
   tempo('render', at('boats.plucky'), '--out', at('cli.png'));
   expect(readFileSync(at('cli.png')).equals(readFileSync(await png.path()))).toBe(true);
+  await browser.close();
 });
 
 test('films of one and of several workers agree, and parts join without encoding again', () => {

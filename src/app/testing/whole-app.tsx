@@ -14,6 +14,7 @@ import { outputChoice } from '@/ui/output/output-choice';
 import { type Services, ServicesContext } from '@/ui/services';
 import { createKeeper } from '../keeping';
 import { createServices } from '../wiring';
+import './quick-page';
 import { forgetAll } from './memory-forage';
 import { workers } from './workers';
 
