@@ -10,6 +10,7 @@ const short = (name: string) => name.slice(0, 60) || 'Work without a name';
 
 /** The keeper of this page, tied to the browser's database, locks and channels. */
 export function createKeeper(): Keeper {
+  let offered: string | number | null = null;
   const keeper: Keeper = new Keeper(browserDisk(), {
     nowMs: () => Date.now(),
     locks: navigator.locks ?? null,
@@ -18,7 +19,9 @@ export function createKeeper(): Keeper {
     onShelved(id, name, next) {
       const again = { label: 'Open it again', onClick: () => void keeper.open(id).catch(tellUnopened) };
       const imported = next !== null && sessionStore.getState().imported === next;
-      toast(`“${short(name)}” is on the shelf`, {
+      // What the last one offered was meant for the table that was open then.
+      if (offered !== null) toast.dismiss(offered);
+      offered = toast(`“${short(name)}” is on the shelf`, {
         description: imported
           ? 'The table has other columns, so it is work of its own now.'
           : 'It is kept there as you left it.',

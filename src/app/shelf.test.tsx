@@ -47,6 +47,14 @@ describe('the shelf', () => {
     expect(shelf().queryByText('My race')).toBeNull();
   });
 
+  it('is offered once: what an earlier table could have gone into is offered no more', async () => {
+    await twoWorks();
+    await app.openTable('fleet.csv', 'When,Ship,Knots\n2011,Uno,3\n2011,Duo,5\n2012,Uno,9\n2012,Duo,2\n');
+    await screen.findByText('“Mills” is on the shelf');
+    const notices = [...document.querySelectorAll('[data-sonner-toast][data-removed="false"]')];
+    expect(notices.filter((notice) => notice.textContent?.includes('is on the shelf'))).toHaveLength(1);
+  });
+
   it('has a wide table too, where another one of other columns came', async () => {
     await app.openTable('isles.csv', 'Year,Oyle,Pell\n2001,3,4\n2002,5,6\n2003,5,7\n');
     await app.saysOnStage('Pell, 4');
