@@ -3,8 +3,8 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } fro
 import os from 'node:os';
 import path from 'node:path';
 import { read, utils, write } from '@e965/xlsx';
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { tempo } from './program';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { run } from './testing/run';
 
 const root = path.join(import.meta.dirname, '../..');
 const folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-'));
@@ -13,25 +13,6 @@ const put = (name: string, text: string) => {
   writeFileSync(path.join(folder, name), text);
   return name;
 };
-
-/** What a command printed, and its status. It runs in this process: to start one takes longer than most commands. */
-async function run(...args: string[]): Promise<{ status: number; stdout: string; stderr: string }> {
-  const said = { stdout: '', stderr: '' };
-  const spies = (['stdout', 'stderr'] as const).map((stream) =>
-    vi.spyOn(process[stream], 'write').mockImplementation((text) => {
-      said[stream] += typeof text === 'string' ? text : Buffer.from(text).toString();
-      return true;
-    }),
-  );
-  process.exitCode = 0;
-  try {
-    await tempo(args);
-    return { status: Number(process.exitCode), ...said };
-  } finally {
-    for (const spy of spies) spy.mockRestore();
-    process.exitCode = 0;
-  }
-}
 
 /** What a command printed that went well. */
 async function printed(...args: string[]): Promise<string> {

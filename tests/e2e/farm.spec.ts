@@ -262,25 +262,3 @@ test('the app sends a film to the farm, follows it, and hands it over as preview
     server.kill('SIGTERM');
   }
 });
-
-test('what is wrong is said in one line', async () => {
-  const desk = cli(at('store-3'));
-  const refused = async (...args: string[]) => (await desk.tempo(...args).catch((error) => error)).stderr as string;
-  const boats = at('boats.csv');
-  expect(await refused('farm', 'submit', boats, '--queue', 'redis://127.0.0.1:1/0')).toMatch(
-    /^The queue redis:\/\/127\.0\.0\.1:1\/0 cannot be reached: ECONNREFUSED/,
-  );
-  expect(await refused('farm', 'submit', boats, '--queue', 'nowhere')).toMatch(/must read like redis:/);
-  expect(await refused('farm', 'submit', boats, '--sizes', '641x359')).toMatch(/even numbers of pixels/);
-  expect(await refused('farm', 'submit', boats, '--sizes', '12')).toMatch(/must read like 1920x1080/);
-  expect(await refused('farm', 'submit', boats, '--formats', 'mp4,avi')).toMatch(/--formats must be one of/);
-  expect(await refused('farm', 'submit', boats, '--groups', 'Isle')).toMatch(/no column “Isle” to make groups of/);
-  expect(await refused('farm', 'submit', boats, '--priority', '0')).toMatch(
-    /--priority must be a number from 1 to 1000/,
-  );
-  expect(await refused('farm', 'submit', at('none.csv'))).toMatch(/there is no such file/);
-  expect(await refused('farm', 'submit', boats, '--store', boats)).toMatch(/must be a folder/);
-  expect(await refused('farm', 'status', '4711')).toMatch(/^There is no job 4711/);
-  expect(await refused('farm', 'cancel', 'x')).toMatch(/The job must be a number/);
-  expect(await refused('farm', 'work', '--store', 'ftp://x/y')).toMatch(/neither a folder nor s3/);
-});

@@ -40,7 +40,6 @@ const nothing = document.createElement('i').style;
 window.getComputedStyle = (element, pseudo) => (pseudo ? nothing : ownStyle(element));
 
 // React keeps the place of so many elements a second, and then of no more: as if they had been.
-const internals = (React as unknown as Record<string, { recentlyCreatedOwnerStacks?: number } | undefined>)[
-  '__CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE'
-];
+const name = '__CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE';
+const internals = (React as unknown as Record<string, object | undefined>)[name];
 if (internals) Object.defineProperty(internals, 'recentlyCreatedOwnerStacks', { get: () => 1e9, set: () => undefined });
