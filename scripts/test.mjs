@@ -22,8 +22,7 @@ const total = { passed: 0, failed: 0 };
 /** What failed, said once more at the end: the output of a whole run is longer than what anybody keeps of it. */
 const failures = [];
 
-function step(name, action) {
-  const startedMs = Date.now();
+function step(name, action, startedMs = Date.now()) {
   console.log(`\n── ${name}`);
   let ok = false;
   try {
@@ -46,6 +45,7 @@ function check(part, name, action) {
 
 /** Checks that need one core each, side by side; what each has to say comes when it has ended. Each is a part, a name, commands. */
 async function checkAtOnce(checks) {
+  const startedMs = Date.now();
   const run = (args) =>
     new Promise((resolve) => {
       execFile('npx', ['--no-install', ...args], { cwd: root, maxBuffer: 1e8 }, (error, stdout, stderr) =>
@@ -63,12 +63,11 @@ async function checkAtOnce(checks) {
           ok = outcome.ok;
           said += outcome.said;
         }
-        if (
-          !step(name, () => {
-            process.stdout.write(said);
-            return ok;
-          })
-        ) {
+        const tell = () => {
+          process.stdout.write(said);
+          return ok;
+        };
+        if (!step(name, tell, startedMs)) {
           total.failed++;
           failures.push(`${name}\n${said.slice(-2000)}`);
         }

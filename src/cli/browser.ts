@@ -32,7 +32,7 @@ export function findChromium(): string {
     }
   }
   throw new Refusal(
-    'Rendering needs Chromium, and there is none on the PATH. Install it (on Debian: apt-get install chromium), or set CHROMIUM_PATH to its program.',
+    'Rendering needs Chromium, and there is none on the PATH. Install it (on Debian: apt-get install chromium-headless-shell), or set CHROMIUM_PATH to its program.',
   );
 }
 

@@ -34,7 +34,6 @@ describe('tempo render and join', () => {
     [['render', at('words.csv')], /numbers/],
     [['render', at('none.csv')], /no such file/],
     [['render', at('bad.plucky')], /^This is not a project of Plucky Tempo/],
-    [['render', boats, '--length', '1', '--size', '1081x607'], /even numbers/],
     [['render', boats, '--size', '1x1'], /from 16 to 3840/],
     [['join', boats], /no film/],
   ])('refuse %j in one line', async (args, said) => {

@@ -133,6 +133,9 @@ test('one frame and odd sizes come out whole; films of two kinds are not joined'
   expect(probe(at('single.mp4')).nb_read_frames).toBe('1');
   tempo('render', table, '--length', '1', '--fps', '10', '--size', '1081x607', '--out', at('odd.webm'));
   expect(probe(at('odd.webm'))).toMatchObject({ width: 1081, height: 607 });
+  expect(refused('render', table, '--length', '1', '--size', '1081x607', '--out', at('x.mp4')).message).toContain(
+    'even numbers',
+  );
   expect(refused('join', at('single.mp4'), at('odd.webm'), '--out', at('x.mp4')).message).toContain(
     'Only films of one kind',
   );
