@@ -25,9 +25,19 @@ export default defineConfig({
       {
         extends: true,
         test: {
+          name: 'whole',
+          include: ['src/app/whole/*.test.tsx'],
+          // They replace the same few modules and leave the page as it was, so they share both.
+          environment: './src/app/testing/one-page.ts',
+          isolate: false,
+        },
+      },
+      {
+        extends: true,
+        test: {
           name: 'app',
           include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
-          exclude: ['src/core/**', '**/node_modules/**'],
+          exclude: ['src/core/**', 'src/app/whole/**', '**/node_modules/**'],
         },
       },
     ],

@@ -2,7 +2,6 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { act, cleanup, configure, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { vi } from 'vitest';
 import { raceTable } from '@/core/testing/tables';
 import { currentChart } from '@/state/current';
 import { documentStore } from '@/state/document';
@@ -37,10 +36,10 @@ HTMLElement.prototype.getBoundingClientRect = () => new DOMRect(0, 0, size.width
 HTMLElement.prototype.scrollIntoView = () => undefined;
 HTMLCanvasElement.prototype.transferControlToOffscreen = () => ({}) as OffscreenCanvas;
 // Samples come from the folder that the server would send them from.
-vi.stubGlobal('fetch', async (url: string) => {
-  const file = path.join(process.cwd(), 'public', url);
+globalThis.fetch = async (url) => {
+  const file = path.join(process.cwd(), 'public', String(url));
   return new Response(new Uint8Array(await readFile(file)));
-});
+};
 
 let services: Services | null = null;
 /** Keeps the work of the app that is drawn. */

@@ -1,13 +1,12 @@
-// @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { documentStore } from '@/state/document';
 import { playheadStore } from '@/state/playhead';
 import { sessionStore } from '@/state/session';
-import * as app from './testing/whole-app';
+import * as app from '../testing/whole-app';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 
 beforeEach(() => app.openRace('Pace'));
 afterEach(app.closeApp);

@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { knownFamilies } from '@/core/families/known';
@@ -6,10 +5,10 @@ import { families } from '@/core/families/registry';
 import { readProject } from '@/core/project/read-project';
 import { documentStore } from '@/state/document';
 import { pressPoint } from '@/ui/stage/press-point';
-import * as app from './testing/whole-app';
+import * as app from '../testing/whole-app';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 
 beforeEach(() => app.openRace('Dress'));
 afterEach(app.closeApp);

@@ -1,13 +1,12 @@
-// @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { sceneAt } from '@/core/film/scene-at';
 import type { SceneNode } from '@/core/scene/scene';
-import * as app from './testing/whole-app';
-import { workers } from './testing/workers';
+import * as app from '../testing/whole-app';
+import { workers } from '../testing/workers';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 
 beforeEach(() => app.openRace('Dress'));
 afterEach(app.closeApp);

@@ -1,14 +1,13 @@
-// @vitest-environment happy-dom
 import { createEvent, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { raceTable } from '@/core/testing/tables';
 import { documentStore } from '@/state/document';
 import { sessionStore } from '@/state/session';
-import * as app from './testing/whole-app';
-import { workers } from './testing/workers';
+import * as app from '../testing/whole-app';
+import { workers } from '../testing/workers';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 
 beforeEach(async () => {
   workers.exporter.orders.length = 0;

@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type Card, cardDesigns } from '@/core/project/card';
@@ -7,11 +6,11 @@ import { scriptOfZip } from '@/export/script-file';
 import { documentStore } from '@/state/document';
 import { sessionStore } from '@/state/session';
 import { CARD, controlsOf } from '@/ui/controls';
-import * as app from './testing/whole-app';
-import { workers } from './testing/workers';
+import * as app from '../testing/whole-app';
+import { workers } from '../testing/workers';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 
 beforeEach(async () => {
   await app.openRace('Dress');

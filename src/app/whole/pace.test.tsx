@@ -1,15 +1,14 @@
-// @vitest-environment happy-dom
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { documentStore } from '@/state/document';
 import { showMoment as showMomentOf } from '@/state/edit-play';
 import { playheadStore } from '@/state/playhead';
 import { sessionStore, setSession } from '@/state/session';
-import * as app from './testing/whole-app';
-import { workers } from './testing/workers';
+import * as app from '../testing/whole-app';
+import { workers } from '../testing/workers';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 
 beforeEach(() => app.openRace('Pace'));
 afterEach(app.closeApp);

@@ -1,10 +1,9 @@
-// @vitest-environment happy-dom
 import { screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import * as app from './testing/whole-app';
+import * as app from '../testing/whole-app';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 
 beforeEach(async () => {
   await app.openApp();
