@@ -44,6 +44,8 @@ export async function microphones(): Promise<Microphone[]> {
 export class VoiceRecorder {
   private readonly chunks: { readonly atMs: number; readonly samples: Float32Array }[] = [];
   private peak = 0;
+  /** A moment by the clock of the sound device and by that of the page, which go side by side from there. */
+  private readonly begun: { readonly deviceSec: number; readonly pageMs: number };
 
   private constructor(
     private readonly context: AudioContext,
@@ -52,8 +54,8 @@ export class VoiceRecorder {
     node: AudioWorkletNode,
     onLost: () => void,
   ) {
-    // The device's clock and the page's go side by side from here.
-    const [deviceSec, pageMs] = [context.currentTime, performance.now()];
+    this.begun = { deviceSec: context.currentTime, pageMs: performance.now() };
+    const { deviceSec, pageMs } = this.begun;
     node.port.onmessage = ({ data }: MessageEvent<{ at: number; samples: Float32Array }>) => {
       this.chunks.push({ atMs: pageMs + (data.at - deviceSec) * 1000, samples: data.samples });
       this.peak = data.samples.reduce((most, sample) => Math.max(most, Math.abs(sample)), 0);
@@ -89,11 +91,14 @@ export class VoiceRecorder {
 
   /** The stand-in says something; a person does so by themselves. */
   say(): void {
-    const { context, voice } = this;
+    const { begun, voice } = this;
     if (!voice) return;
-    voice.gain.cancelScheduledValues(context.currentTime);
-    voice.gain.setValueAtTime(TONE.gain, context.currentTime);
-    voice.gain.setValueAtTime(0, context.currentTime + TONE.sec);
+    // Right now by the clock of the page: where the device has fallen behind, it comes to this moment later, and what is
+    // kept has the tone in its place all the same.
+    const sec = Math.max(0, begun.deviceSec + (performance.now() - begun.pageMs) / 1000);
+    voice.gain.cancelScheduledValues(sec);
+    voice.gain.setValueAtTime(TONE.gain, sec);
+    voice.gain.setValueAtTime(0, sec + TONE.sec);
   }
 
   /** How loud it is right now, in [0, 1] of full scale. */
