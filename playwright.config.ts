@@ -4,8 +4,8 @@ import { chromiumArgs, shellPath } from './scripts/lib/chromium.mjs';
 const port = 3217;
 
 /**
- * Browser tests run against the production build, in Debian's Chromium without a window, two at a time: most of a test is waiting. Times
- * are so long that only a test that stands still ends by them, however busy the machine is.
+ * Browser tests run against the production build, in Debian's Chromium without a window, two at a time. Times are so long
+ * that only a test that stands still ends by them, however busy the machine is.
  */
 export default defineConfig({
   testDir: 'tests/e2e',

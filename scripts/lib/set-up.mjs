@@ -65,16 +65,21 @@ function fingerprint() {
 
 const has = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).status === 0;
 
-/** Installs chromium, ffmpeg and poppler from Debian when they are absent; says what to install where that is not possible. `tests` need Redis and the browser without a window too. */
+/**
+ * Installs chromium, ffmpeg and poppler from Debian when they are absent; says what to install where that is not possible.
+ * `tests` need Redis too, and take the browser without a window where it can be had.
+ */
 export function ensurePrograms({ tests = false } = {}) {
+  const canInstall = process.getuid?.() === 0 && has('apt-get');
   const missing = [];
   if (!chromiumPath()) missing.push('chromium');
+  if (tests && canInstall && !process.env.CHROMIUM_PATH && shellPath() === chromiumPath())
+    missing.push('chromium-headless-shell');
   if (!has('ffmpeg') || !has('ffprobe')) missing.push('ffmpeg');
   if (!has('pdftoppm') || !has('pdfinfo')) missing.push('poppler-utils');
   if (tests && !has('redis-server')) missing.push('redis-server');
-  if (tests && shellPath() === chromiumPath() && !process.env.CHROMIUM_PATH) missing.push('chromium-headless-shell');
   if (missing.length === 0) return;
-  if (process.getuid?.() !== 0 || !has('apt-get')) {
+  if (!canInstall) {
     throw new Error(
       `Please install ${missing.join(' and ')} (on Debian: sudo apt-get install ${missing.join(' ')}) and start again.`,
     );
