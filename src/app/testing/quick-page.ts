@@ -1,7 +1,7 @@
 import * as React from 'react';
 
 /*
- * What a page does that no test of the whole app asks about takes a third of its time: styles worked out from style sheets,
+ * What a page does that no test of the whole app asks about takes a quarter of its time: styles worked out from style sheets,
  * where there are none, and the place in the source of every element that React makes.
  */
 
