@@ -1,6 +1,9 @@
 // @vitest-environment happy-dom
-import { cleanup, render, screen } from '@testing-library/react';
+import { cleanup, configure, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+
+// Only what stands still ends by it, however busy the machine is.
+configure({ asyncUtilTimeout: 30_000 });
 
 const begun = vi.hoisted(() => ({ count: 0, start: async (): Promise<unknown> => ({}) }));
 vi.mock('./start', () => ({

@@ -32,7 +32,7 @@ describe('the sound of a web page', () => {
     const { sound, audio } = pageWithSound();
     expect(sound.heardSec()).toBeNull();
     sound.play(4);
-    await vi.waitFor(() => expect(sound.heardSec()).toBe(4));
+    await vi.waitFor(() => expect(sound.heardSec()).toBe(4), { timeout: 30_000 });
     sound.pause();
     expect(sound.heardSec()).toBeNull();
     sound.play(99);
@@ -56,10 +56,10 @@ describe('the sound of a web page', () => {
     refused = true;
     const { sound, audio, button } = pageWithSound(5);
     sound.play(0);
-    await vi.waitFor(() => expect(button.textContent).toBe('Sound off'));
+    await vi.waitFor(() => expect(button.textContent).toBe('Sound off'), { timeout: 30_000 });
     refused = false;
     button.click();
-    await vi.waitFor(() => expect(button.textContent).toBe('Sound on'));
+    await vi.waitFor(() => expect(button.textContent).toBe('Sound on'), { timeout: 30_000 });
     expect([audio.currentTime, audio.muted]).toEqual([5, false]);
   });
 

@@ -35,7 +35,7 @@ async function openPage(moves = false): Promise<void> {
   const canvas = byId('stage');
   canvas.getBoundingClientRect = () => new DOMRect(0, 0, 960, 540);
   await import('./player');
-  await vi.waitFor(() => expect(byId('period').textContent).not.toBe(''));
+  await vi.waitFor(() => expect(byId('period').textContent).not.toBe(''), { timeout: 30_000 });
 }
 const byId = (id: string) => document.getElementById(id) as HTMLElement;
 const key = (name: string) => document.dispatchEvent(new KeyboardEvent('keydown', { key: name, cancelable: true }));

@@ -1,4 +1,4 @@
-import { render } from '@testing-library/react';
+import { configure, render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { overviewOf } from '@/core/film/overview';
 import { type PreparedFilm, prepareFilm } from '@/core/film/prepare-film';
@@ -11,6 +11,9 @@ import { documentStore } from '@/state/document';
 import { setReadout } from '@/state/playhead';
 import { sessionStore, setSession } from '@/state/session';
 import { type Services, ServicesContext } from '../services';
+
+// Only what stands still ends by it, however busy the machine is.
+configure({ asyncUtilTimeout: 30_000 });
 
 /** A call of a service: its name, and what it was given. */
 export interface Asked {
