@@ -74,9 +74,9 @@ function OwnBack() {
       {back && (
         <BackgroundFields
           background={back}
-          onChange={(next, gesture) =>
+          onChange={(change, gesture) =>
             editCard((card) => {
-              card.back = next;
+              if (card.back) card.back = change(card.back);
             }, gesture)
           }
         />

@@ -25,42 +25,46 @@ const plainPaper: Background = { kind: 'plain', colour: '#FFFCF5' };
 /** How much darker the second colour of a new gradient is. */
 const DARKER = 0.18;
 
+/** A new background of a kind, which keeps the colour. */
+function ofKind(kind: Background['kind'], colour: string): Background {
+  if (kind === 'plain' || kind === 'clear') return { kind, colour };
+  if (kind === 'linear') return { kind, colour, to: mixColours(colour, '#000000', DARKER), angleDeg: 90 };
+  if (kind === 'radial') return { kind, colour, to: mixColours(colour, '#000000', DARKER) };
+  return { kind, colour, pictureId: '', fit: 'fill', dim: 0.4, blur: 0 };
+}
+
 /** The background of the film. */
 export function FilmBackground() {
   const background = useProject((project) => project.film.stage.background, plainPaper);
   return (
     <BackgroundFields
       background={background}
-      onChange={(next, gesture) =>
+      onChange={(change, gesture) =>
         editStage((stage) => {
-          stage.background = next;
+          stage.background = change(stage.background);
         }, gesture)
       }
     />
   );
 }
 
+/** Makes the next background of the one there is by then: a file that is read for a while undoes nothing set meanwhile. */
+type BackgroundChange = (now: Background) => Background;
+
 interface BackgroundFieldsProps {
   readonly background: Background;
-  readonly onChange: (next: Background, gesture: string | null) => void;
+  readonly onChange: (change: BackgroundChange, gesture: string | null) => void;
 }
 
 /** One colour, a gradient, a picture, or nothing behind everything. */
 export function BackgroundFields({ background, onChange }: BackgroundFieldsProps) {
-  const set = (next: Background, gesture: string | null = null) => onChange(next, gesture);
-  const setColour = (colour: string, gesture: string | null) => set({ ...background, colour }, gesture);
-  const setKind = (kind: Background['kind']) => {
-    const { colour } = background;
-    if (kind === 'plain' || kind === 'clear') set({ kind, colour });
-    else if (kind === 'linear') set({ kind, colour, to: mixColours(colour, '#000000', DARKER), angleDeg: 90 });
-    else if (kind === 'radial') set({ kind, colour, to: mixColours(colour, '#000000', DARKER) });
-    else set({ kind, colour, pictureId: '', fit: 'fill', dim: 0.4, blur: 0 });
-  };
-  const write = (path: string, next: unknown, gesture: string | null) => {
-    const changed = { background: { ...background } };
-    putAt(changed, path, next);
-    set(changed.background, gesture);
-  };
+  const setColour = (colour: string, gesture: string | null) => onChange((now) => ({ ...now, colour }), gesture);
+  const write = (path: string, next: unknown, gesture: string | null) =>
+    onChange((now) => {
+      const changed = { background: { ...now } };
+      putAt(changed, path, next);
+      return changed.background;
+    }, gesture);
   return (
     <>
       <Field control="background">
@@ -84,12 +88,17 @@ export function BackgroundFields({ background, onChange }: BackgroundFieldsProps
         control="background-kind"
         value={background.kind}
         choices={backgroundKinds.map((value) => ({ value, label: kindWords[value] }))}
-        onChange={(value) => setKind(value as Background['kind'])}
+        onChange={(value) => onChange(({ colour }) => ofKind(value as Background['kind'], colour), null)}
       />
       <SpecControls specs={backgroundControls} of={{ background }} write={write} />
       {background.kind === 'picture' && (
         <>
-          <BackgroundPicture background={background} onChange={set} />
+          <BackgroundPicture
+            pictureId={background.pictureId}
+            onPicture={(pictureId, gesture) =>
+              onChange((now) => (now.kind === 'picture' ? { ...now, pictureId } : now), gesture)
+            }
+          />
           <SpecControls specs={backgroundPictureControls} of={{ background }} write={write} />
         </>
       )}

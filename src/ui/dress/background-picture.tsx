@@ -1,29 +1,20 @@
 'use client';
 
-import type { Background } from '@/core/project/background';
 import { Field } from '../parts/field';
 import { PictureButton } from '../parts/picture-button';
 import { useProject } from '../use-state';
 
-type PictureBackground = Extract<Background, { kind: 'picture' }>;
-
 interface BackgroundPictureProps {
-  readonly background: PictureBackground;
-  readonly onChange: (next: PictureBackground, gesture: string) => void;
+  readonly pictureId: string;
+  readonly onPicture: (pictureId: string, gesture: string) => void;
 }
 
 /** Which picture lies behind everything. */
-export function BackgroundPicture({ background, onChange }: BackgroundPictureProps) {
-  const name = useProject(
-    (project) => project.pictures.find(({ id }) => id === background.pictureId)?.fileName ?? '',
-    '',
-  );
+export function BackgroundPicture({ pictureId, onPicture }: BackgroundPictureProps) {
+  const name = useProject((project) => project.pictures.find(({ id }) => id === pictureId)?.fileName ?? '', '');
   return (
     <Field control="background-picture" hint={name || 'No picture yet.'}>
-      <PictureButton
-        label="Picture for the background"
-        onPicture={(pictureId, gesture) => onChange({ ...background, pictureId }, gesture)}
-      >
+      <PictureButton label="Picture for the background" onPicture={onPicture}>
         Choose a picture
       </PictureButton>
     </Field>

@@ -86,4 +86,23 @@ describe('the stage', () => {
     await userEvent.type(dim, '60{Enter}');
     expect(stage().background).toMatchObject({ pictureId: 'q', fit: 'fit', dim: 0.6 });
   });
+
+  it('keeps what is set while a picture is still being read', async () => {
+    withBackground({ kind: 'picture', colour: '#ffffff', pictureId: '', fit: 'fill', dim: 0.4, blur: 0 });
+    const picture = { id: 'q', fileName: 'sea.png', assetId: 'a', mime: 'image/png', widthPx: 4, heightPx: 4 };
+    let read: (of: typeof picture) => void = () => undefined;
+    draw(<StageSection />, {
+      addPicture: () =>
+        new Promise((resolve) => {
+          read = resolve;
+        }),
+    });
+    await userEvent.upload(screen.getByLabelText('Picture for the background'), new File(['x'], 'sea.png'));
+    const dim = screen.getByRole('spinbutton', { name: 'Dimmed' });
+    await userEvent.clear(dim);
+    await userEvent.type(dim, '0{Enter}');
+    read(picture);
+    expect(await screen.findByText('sea.png')).toBeTruthy();
+    expect(stage().background).toMatchObject({ pictureId: 'q', dim: 0 });
+  });
 });
