@@ -1,6 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { knownFamilies } from '../../src/core/families/known';
 import {
+  as,
   goTo,
   meanDifference,
   openApp,
@@ -70,6 +71,7 @@ for (const group of groups) {
     await goTo(page, 'Pace');
     await page.getByRole('spinbutton', { name: 'Whole film' }).fill('3');
     await page.keyboard.press('Enter');
+    await as(page, '25');
     await goTo(page, 'Output');
     await smallSize(page);
     for (const family of group)
