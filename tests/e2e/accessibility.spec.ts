@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page, test } from '@playwright/test';
-import { addCard, addChart, goTo, openApp, openFile, pause } from './support';
+import { expect, type Page } from '@playwright/test';
+import { addCard, addChart, goTo, onOpenApp, openAnew, openApp, openFile, test } from './support';
 
 /**
  * Fails with the name of the view, the rule and the first element that breaks it. All rules are asked of light; dark differs
@@ -19,20 +19,16 @@ async function check(page: Page, view: string): Promise<void> {
     const { violations } = await (theme === 'dark' ? axe.withRules('color-contrast') : axe).analyze();
     found.push(...violations.map(({ id, nodes }) => `${view}, ${theme}: ${id}: ${nodes[0]?.html.slice(0, 160)}`));
   }
+  await page.evaluate(() => {
+    document.documentElement.dataset.theme = 'light';
+  });
   expect(found).toEqual([]);
 }
 
 /** Opens every fold of the bench, and those that come to light by it. */
-async function unfold(page: Page): Promise<void> {
+async function unfoldAll(page: Page): Promise<void> {
   const folds = page.locator('[data-bench] button[aria-expanded="false"]:not([role="combobox"]):not([aria-haspopup])');
   for (let left = await folds.count(); left > 0; left = await folds.count()) await folds.first().click();
-}
-
-/** Opens the app, standing still. */
-async function openStill(page: Page): Promise<void> {
-  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
-  await openApp(page);
-  await pause(page);
 }
 
 test('the demo plays by itself, and stands still for who wants less motion', async ({ page, browser }) => {
@@ -54,16 +50,16 @@ test('the app comes in the theme of the system', async ({ page }) => {
 });
 
 for (const step of ['Gather', 'Shape', 'Dress', 'Pace', 'Output'] as const) {
-  test(`${step} can be read and used by everyone`, async ({ page }) => {
-    await openStill(page);
+  onOpenApp(`${step} can be read and used by everyone`, async ({ page }) => {
+    await openAnew(page);
     await goTo(page, step);
-    await unfold(page);
+    await unfoldAll(page);
     await check(page, step);
   });
 }
 
-test(`what opens over the page can be read and used by everyone`, async ({ page }) => {
-  await openStill(page);
+onOpenApp(`what opens over the page can be read and used by everyone`, async ({ page }) => {
+  await openAnew(page);
   await page.getByRole('button', { name: /^Shelf/ }).click();
   await page.getByRole('button', { name: 'Earlier versions' }).click();
   await page.getByRole('button', { name: 'Keep as it is now' }).click();
@@ -84,8 +80,8 @@ test(`what opens over the page can be read and used by everyone`, async ({ page 
   }
 });
 
-test(`the programme can be read and used by everyone`, async ({ page }) => {
-  await openStill(page);
+onOpenApp(`the programme can be read and used by everyone`, async ({ page }) => {
+  await openAnew(page);
   await addChart(page, 'Pie');
   await expect(page.getByRole('list', { name: 'Programme' }).getByRole('listitem')).toHaveCount(3);
   await check(page, 'Programme');
@@ -94,13 +90,13 @@ test(`the programme can be read and used by everyone`, async ({ page }) => {
   await check(page, 'Seam');
 });
 
-test(`cards and scripts can be read and used by everyone`, async ({ page }) => {
-  await openStill(page);
+onOpenApp(`cards and scripts can be read and used by everyone`, async ({ page }) => {
+  await openAnew(page);
   await addCard(page, 'Opening card');
   for (const step of ['Shape', 'Dress', 'Pace'] as const) {
     await goTo(page, step);
     if (step === 'Dress') await page.getByRole('switch', { name: 'A background of its own' }).click();
-    await unfold(page);
+    await unfoldAll(page);
     await check(page, `${step} of a card`);
   }
   const script = { format: 'plucky-tempo-film', version: 1, pieces: [{ table: 'gone.csv' }] };
@@ -109,8 +105,8 @@ test(`cards and scripts can be read and used by everyone`, async ({ page }) => {
   await check(page, 'Files of a script');
 });
 
-test(`sounds and speaking along can be used by everyone`, async ({ page }) => {
-  await openStill(page);
+onOpenApp(`sounds and speaking along can be used by everyone`, async ({ page }) => {
+  await openAnew(page);
   await goTo(page, 'Pace');
   await page.getByRole('button', { name: 'Quay drums' }).click();
   await expect(page.getByRole('button', { name: /^Quay drums, music/ })).toBeVisible();
@@ -119,12 +115,12 @@ test(`sounds and speaking along can be used by everyone`, async ({ page }) => {
   await page.getByRole('switch', { name: 'Play the data' }).click();
   await page.getByRole('button', { name: 'Speak along', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Speak along' })).toBeVisible();
-  await unfold(page);
+  await unfoldAll(page);
   await check(page, 'Sounds');
 });
 
-test(`what opens in Shape and Gather can be read and used by everyone`, async ({ page }) => {
-  await openStill(page);
+onOpenApp(`what opens in Shape and Gather can be read and used by everyone`, async ({ page }) => {
+  await openAnew(page);
   await goTo(page, 'Shape');
   await page.getByRole('button', { name: 'Add a step' }).click();
   await page.getByRole('menuitem', { name: /^Keep or leave out rows/ }).click();
@@ -142,10 +138,9 @@ test(`what opens in Shape and Gather can be read and used by everyone`, async ({
   await check(page, 'Gather with the catalogue');
 });
 
-test('nothing is cut off at the smallest window', async ({ page }) => {
+onOpenApp('nothing is cut off at the smallest window', async ({ page }) => {
+  await openAnew(page);
   await page.setViewportSize({ width: 1024, height: 700 });
-  await openApp(page);
-  await pause(page);
   for (const step of ['Gather', 'Shape', 'Dress', 'Pace', 'Output'] as const) {
     await goTo(page, step);
     const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);

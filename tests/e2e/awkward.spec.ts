@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { goTo, openApp, openFile, pause, words } from './support';
+import { expect } from '@playwright/test';
+import { goTo, onOpenApp, openAnew, openApp, openFile, pause, test, words } from './support';
 
 test('a chart comes of 100,000 columns', async ({ page }) => {
   const names = Array.from({ length: 100_000 }, (_, i) => `C${i}`);
@@ -14,9 +14,8 @@ test('a chart comes of 100,000 columns', async ({ page }) => {
   }
 });
 
-test('unreadable cells are listed with their place, and choosing one shows the cell', async ({ page }) => {
-  await openApp(page);
-  await pause(page);
+onOpenApp('unreadable cells are listed with their place, and choosing one shows the cell', async ({ page }) => {
+  await openAnew(page);
   await goTo(page, 'Gather');
   await page.getByRole('button', { name: /Tide power/ }).click();
   const problems = page.getByRole('list', { name: 'Problems in the table' });

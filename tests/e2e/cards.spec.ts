@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import {
   addCard,
   addChart,
@@ -17,6 +17,7 @@ import {
   seekTo,
   shownFrame,
   smallSize,
+  test,
   words,
 } from './support';
 

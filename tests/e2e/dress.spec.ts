@@ -1,17 +1,11 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { LOOK_VERSION } from '../../src/core/project/look';
-import { openApp, openFile, pause, raceTable, reloadKept, stageColour, words } from './support';
+import { openAnew, openFile, reloadKept, stageColour, onOpenApp as test, unfold, words } from './support';
 
-test.beforeEach(async ({ page }) => {
-  await openApp(page);
-  await openFile(page, 'boats.csv', raceTable);
-  await expect(words(page)).toContainText('Bravo');
-  await pause(page);
-});
+test.beforeEach(({ page }) => openAnew(page));
 
 const stage = (page: Page) => page.getByRole('img', { name: 'The stage' });
-const fold = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click();
 const undo = (page: Page) => page.getByRole('button', { name: 'Undo', exact: true }).click();
 
 const colourAt = stageColour;
@@ -37,7 +31,7 @@ test('a look dresses the film, is kept under a name, saved, read again and undon
   await undo(page);
   await expect.poll(() => colourAt(page, 0.01, 0.5)).toBe('#fffcf5');
   await page.getByRole('button', { name: 'Look Studio news' }).click();
-  await fold(page, 'Looks of your own');
+  await unfold(page, 'Looks of your own');
   await page.getByLabel('Name of the look').fill('Our news');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Look Our news' })).toBeVisible();
@@ -64,10 +58,10 @@ test('texts follow the film, are set in another type, and are edited where they 
   await page.getByRole('button', { name: 'Insert what follows the film into the title' }).click();
   await page.getByRole('menuitem', { name: /^leader / }).click();
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Ahead: {leader}');
-  await fold(page, 'Period, total and leader');
+  await unfold(page, 'Period, total and leader');
   await page.getByRole('switch', { name: 'Show the total' }).click();
   await expect(page.getByLabel('Words of the total')).toHaveValue('Total {total}');
-  await fold(page, 'Type');
+  await unfold(page, 'Type');
   await page.getByRole('combobox', { name: 'Family' }).click();
   await page.getByRole('option', { name: /Caveat/ }).click();
   await expect(page.getByRole('combobox', { name: 'Family' })).toContainText('Caveat');
@@ -95,7 +89,7 @@ test('pictures go to the categories of their names, and can be given to others',
   ]);
   await expect(page.getByText('3 pictures added: 1 by name, 1 by a similar name, 1 with no category.')).toBeVisible();
   await expect(page.getByText('Not read as pictures: broken.png')).toBeVisible();
-  await fold(page, 'Who has which');
+  await unfold(page, 'Who has which');
   const list = page.getByRole('list', { name: 'Pictures by category' });
   await expect(list.getByRole('listitem').filter({ has: page.getByLabel('Picture of Bravo') })).toContainText(
     'same name',
@@ -108,7 +102,7 @@ test('pictures go to the categories of their names, and can be given to others',
   expect(await page.title()).not.toBe('hacked');
   await reloadKept(page);
   await expect(words(page)).toContainText('Bravo');
-  await fold(page, 'Who has which');
+  await unfold(page, 'Who has which');
   await expect(page.getByLabel('Picture of Bravo')).not.toHaveValue('');
 });
 
@@ -126,7 +120,7 @@ test('the stage takes any size, backgrounds, and a box for the chart that is mov
   await page.getByRole('spinbutton', { name: 'Dimmed' }).fill('0');
   await page.keyboard.press('Enter');
   await expect.poll(() => colourAt(page, 0.01, 0.01)).toBe('#0000ff');
-  await fold(page, 'Size, margins and guides');
+  await unfold(page, 'Size, margins and guides');
   await page.getByRole('spinbutton', { name: 'Width of the stage' }).fill('3840');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Move and size the chart' }).click();
@@ -158,7 +152,7 @@ test('the stage takes any size, backgrounds, and a box for the chart that is mov
 
 test('a font of one’s own travels in the project', async ({ page }) => {
   const font = readFileSync('node_modules/@fontsource-variable/fraunces/files/fraunces-latin-wght-normal.woff2');
-  await fold(page, 'Type');
+  await unfold(page, 'Type');
   await page.getByLabel('Font file').setInputFiles({ name: 'My_Letters.woff2', mimeType: 'font/woff2', buffer: font });
   await expect(page.getByRole('combobox', { name: 'Family' })).toContainText('My Letters');
   await page

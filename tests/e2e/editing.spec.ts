@@ -1,14 +1,24 @@
-import { expect, type Page, test } from '@playwright/test';
-import { goTo, openApp, openFile, pause, raceTable, reloadKept, shownFrame, stageColour, words } from './support';
-
-test.beforeEach(async ({ page }) => {
-  await openApp(page);
-  await pause(page);
-});
+import { expect, type Page } from '@playwright/test';
+import {
+  goTo,
+  islandTable,
+  onOpenApp,
+  openAnew,
+  openApp,
+  openFile,
+  pause,
+  raceTable,
+  reloadKept,
+  shownFrame,
+  stageColour,
+  test,
+  words,
+} from './support';
 
 const press = async (page: Page, keys: string) => page.keyboard.press(keys);
 
-test('a file can be dropped anywhere', async ({ page }) => {
+onOpenApp('a file can be dropped anywhere', async ({ page }) => {
+  await openAnew(page, islandTable);
   await goTo(page, 'Pace');
   const transfer = await page.evaluateHandle((text) => {
     const data = new DataTransfer();
@@ -22,7 +32,8 @@ test('a file can be dropped anywhere', async ({ page }) => {
   await expect(words(page)).toContainText('Bravo, 30');
 });
 
-test('the stage takes the ratio of the film', async ({ page }) => {
+onOpenApp('the stage takes the ratio of the film', async ({ page }) => {
+  await openAnew(page);
   const ratio = async () => {
     const box = await page.getByRole('img', { name: 'The stage' }).boundingBox();
     return (box?.width ?? 0) / (box?.height ?? 1);
@@ -33,7 +44,8 @@ test('the stage takes the ratio of the film', async ({ page }) => {
   await expect.poll(ratio).toBeCloseTo(1, 1);
 });
 
-test('a number field takes arrow keys and drags, a drag being one step of undo', async ({ page }) => {
+onOpenApp('a number field takes arrow keys and drags, a drag being one step of undo', async ({ page }) => {
+  await openAnew(page);
   await goTo(page, 'Pace');
   const swap = page.getByRole('spinbutton', { name: 'Changing places takes' });
   await swap.focus();
@@ -56,9 +68,8 @@ test('a number field takes arrow keys and drags, a drag being one step of undo',
   await expect(swap).toHaveValue('0.5');
 });
 
-test('an edge of a beat is dragged to slow down, in one step of undo', async ({ page }) => {
-  await openFile(page, 'boats.csv', raceTable);
-  await expect(words(page)).toContainText('Bravo, 30');
+onOpenApp('an edge of a beat is dragged to slow down, in one step of undo', async ({ page }) => {
+  await openAnew(page);
   await goTo(page, 'Pace');
   const strip = page.getByRole('slider', { name: 'Playhead' });
   const box = await strip.boundingBox();
@@ -78,6 +89,8 @@ test('an edge of a beat is dragged to slow down, in one step of undo', async ({ 
 });
 
 test('a category gets a colour of its own, by a click on its bar', async ({ page }) => {
+  await openApp(page);
+  await pause(page);
   const stage = page.getByRole('img', { name: 'The stage' });
   const box = await stage.boundingBox();
   if (!box) throw new Error('no stage');
@@ -92,6 +105,8 @@ test('a category gets a colour of its own, by a click on its bar', async ({ page
 });
 
 test('pointing links stage, ranking and map', async ({ page }) => {
+  await openApp(page);
+  await pause(page);
   const stage = page.getByRole('img', { name: 'The stage' });
   const ranking = page.getByRole('region', { name: 'Ranking' });
   const box = await stage.boundingBox();
@@ -110,6 +125,8 @@ test('pointing links stage, ranking and map', async ({ page }) => {
 });
 
 test('a reload brings back project, step and playhead', async ({ page }) => {
+  await openApp(page);
+  await pause(page);
   await openFile(page, 'boats.csv', raceTable);
   await expect(words(page)).toContainText('Bravo, 30');
   await page.getByLabel('Title', { exact: true }).fill('Kept over night');

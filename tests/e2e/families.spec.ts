@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { knownFamilies } from '../../src/core/families/known';
 import {
   as,
@@ -11,6 +11,7 @@ import {
   sameAsPreview,
   shownFrame,
   smallSize,
+  test,
   words,
 } from './support';
 

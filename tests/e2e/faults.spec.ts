@@ -2,8 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { expect, type Page, test, type Worker } from '@playwright/test';
-import { as, filesLeft, goTo, leastPsnr, openRace, probe, smallSize } from './support';
+import { expect, type Page, type Worker } from '@playwright/test';
+import { as, filesLeft, goTo, leastPsnr, openRace, probe, smallSize, test } from './support';
 
 let folder = '';
 test.beforeAll(() => {

@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
-import { goTo, openApp, raceTable, words } from './support';
+import { expect, type Page } from '@playwright/test';
+import { goTo, openApp, raceTable, test, words } from './support';
 
 /** Writes a file of the origin's private disk, as a program beside the browser would. */
 const write = (page: Page, text: string) =>

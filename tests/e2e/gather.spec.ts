@@ -1,6 +1,6 @@
 import path from 'node:path';
-import { expect, type Page, test } from '@playwright/test';
-import { goTo, openApp, openFile, pause, raceTable, words } from './support';
+import { expect, type Page } from '@playwright/test';
+import { goTo, openApp, openFile, pause, raceTable, test, words } from './support';
 
 const _fixture = (name: string) => path.join(import.meta.dirname, '../fixtures', name);
 const grid = (page: Page) => page.getByRole('grid', { name: 'Table to edit' });
@@ -15,7 +15,7 @@ async function paste(page: Page, text: string): Promise<void> {
   await page.keyboard.press('Control+v');
 }
 
-test.use({ permissions: ['clipboard-read', 'clipboard-write'] });
+test.beforeEach(({ context }) => context.grantPermissions(['clipboard-read', 'clipboard-write']));
 
 test('cells are edited, pasted, filled, found and undone as in a spreadsheet', async ({ page }) => {
   await openApp(page);

@@ -2,9 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { as, goTo, meanDifference, openRace, pixels, probe, raceTable, smallSize } from './support';
+import { as, goTo, meanDifference, openRace, pixels, probe, raceTable, smallSize, test } from './support';
 
 let folder = '';
 test.beforeAll(() => {

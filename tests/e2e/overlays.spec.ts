@@ -1,13 +1,12 @@
-import { expect, type Page, test } from '@playwright/test';
-import { openApp, pause } from './support';
+import { expect, type Page } from '@playwright/test';
+import { openAnew, onOpenApp as test } from './support';
 
 /** What has the keyboard, by its name. */
 const active = (page: Page) =>
   page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
 
 test('whatever opens over the page gives the keyboard back to where it was', async ({ page }) => {
-  await openApp(page);
-  await pause(page);
+  await openAnew(page);
   const overlays: [string, () => Promise<void>][] = [
     ['Find a command or control', () => page.keyboard.press('Control+k')],
     ['Shortcuts', () => page.keyboard.press('?')],
@@ -46,8 +45,7 @@ test('whatever opens over the page gives the keyboard back to where it was', asy
 test('Ctrl E lands on Export from every step, and nothing that replaces the work needs one press only', async ({
   page,
 }) => {
-  await openApp(page);
-  await pause(page);
+  await openAnew(page);
   for (const step of ['1', '2', '3', '4', '5']) {
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await page.keyboard.press(step);

@@ -1,13 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { goTo, openApp, openFile, pause, raceTable, reloadKept, selectSpan, words } from './support';
+import { expect } from '@playwright/test';
+import { goTo, openAnew, reloadKept, selectSpan, onOpenApp as test, unfold } from './support';
 
 test.beforeEach(async ({ page }) => {
-  await openApp(page);
-  await openFile(page, 'boats.csv', raceTable);
-  await expect(words(page)).toContainText('Bravo');
+  await openAnew(page);
   await goTo(page, 'Pace');
-  await pause(page);
 });
 
 test('captions are written over a span, and come and go as SubRip and WebVTT', async ({ page }) => {
@@ -15,7 +12,7 @@ test('captions are written over a span, and come and go as SubRip and WebVTT', a
   await page.getByRole('button', { name: 'Pause', exact: true }).click();
   await page.getByRole('button', { name: 'Caption here' }).click();
   await page.getByLabel('Text of the caption').fill('In {period}, {leader}');
-  await page.getByRole('button', { name: 'Where captions stand, and files' }).click();
+  await unfold(page, 'Where captions stand, and files');
   const save = async (name: string) => {
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()]);
     return readFileSync(await download.path(), 'utf8');

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import {
   addChart,
   blocks,
@@ -12,6 +12,7 @@ import {
   seekTo,
   shownFrame,
   smallSize,
+  test,
   words,
 } from './support';
 

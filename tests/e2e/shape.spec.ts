@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
-import { goTo, islandTable, openApp, openFile, pause, words } from './support';
+import { expect, type Page } from '@playwright/test';
+import { goTo, islandTable, openAnew, onOpenApp as test, words } from './support';
 
 const steps = (page: Page, section: string) =>
   page.getByRole('list', { name: `Steps ${section}` }).getByRole('listitem');
@@ -12,9 +12,7 @@ async function add(page: Page, name: string): Promise<void> {
 }
 
 test('steps are edited and dragged, and undo takes each back', async ({ page }) => {
-  await openApp(page);
-  await pause(page);
-  await openFile(page, 'islands.csv', islandTable);
+  await openAnew(page, islandTable);
   await goTo(page, 'Shape');
   await add(page, 'Keep or leave out rows');
   await page.getByRole('combobox', { name: 'Keep rows where it' }).click();
@@ -45,9 +43,7 @@ test('steps are edited and dragged, and undo takes each back', async ({ page }) 
 });
 
 test('the overview draws its lines', async ({ page }) => {
-  await openApp(page);
-  await pause(page);
-  await openFile(page, 'islands.csv', islandTable);
+  await openAnew(page, islandTable);
   await goTo(page, 'Shape');
   await page.getByRole('radio', { name: 'Ranks and findings' }).click();
   await page.getByRole('radio', { name: 'Total', exact: true }).click();

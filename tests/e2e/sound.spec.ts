@@ -3,11 +3,11 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { build } from 'esbuild';
 import { wavOf } from '../../src/core/sound/wav';
 import { ffmpeg, onsets, samplesOf, speakAlong } from './hearing';
-import { goTo, openApp, raceTable } from './support';
+import { goTo, openApp, raceTable, test } from './support';
 
 let folder = '';
 test.beforeAll(() => {

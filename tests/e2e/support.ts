@@ -2,17 +2,10 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
 import { raceTable } from '../../src/core/testing/tables';
+import { openApp, openFile, openFresh } from './pages';
 
 export { islandTable, raceTable } from '../../src/core/testing/tables';
-
-/** Opens the app and waits until its stage draws. Errors on the page fail the test. */
-export async function openApp(page: Page): Promise<void> {
-  page.on('pageerror', (error) => {
-    throw error;
-  });
-  await page.goto('/');
-  await expect(words(page)).toContainText('1. ');
-}
+export { onOpenApp, openApp, openFile, test } from './pages';
 
 /** What the stage shows, in words. */
 export const words = (page: Page) => page.getByTestId('stage-words');
@@ -22,10 +15,17 @@ export async function goTo(page: Page, step: 'Gather' | 'Shape' | 'Dress' | 'Pac
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click();
 }
 
-/** Gives the app a file as the Open command does. */
-export async function openFile(page: Page, name: string, content: string | Buffer): Promise<void> {
-  const buffer = typeof content === 'string' ? Buffer.from(content) : content;
-  await page.getByLabel('Open a table or a project file').setInputFiles({ name, mimeType: 'text/csv', buffer });
+/** Opens a table as new work in an app that has been used, and goes to the film's start in Dress. */
+export async function openAnew(page: Page, table = raceTable): Promise<void> {
+  await openFresh(page, table);
+  await goTo(page, 'Dress');
+  await pause(page);
+}
+
+/** Opens a fold, if it is not open yet. */
+export async function unfold(page: Page, name: string): Promise<void> {
+  const fold = page.getByRole('button', { name, exact: true });
+  if ((await fold.getAttribute('aria-expanded')) !== 'true') await fold.click();
 }
 
 /** Pauses at the film's start, so that pictures stand still and are the same however fast the machine is. */
