@@ -4,13 +4,14 @@ import { chromiumArgs, shellPath } from './scripts/lib/chromium.mjs';
 const port = 3217;
 
 /**
- * Browser tests run against the production build, in Debian's Chromium without a window, two at a time. Times are so long
+ * Browser tests run against the production build, in Debian's Chromium without a window, three at a time: one
+ * of them mostly waits. Times are so long
  * that only a test that stands still ends by them, however busy the machine is.
  */
 export default defineConfig({
   testDir: 'tests/e2e',
   outputDir: 'test-results/browser',
-  workers: 2,
+  workers: 3,
   fullyParallel: true,
   timeout: 300_000,
   expect: { timeout: 60_000 },

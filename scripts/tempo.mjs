@@ -35,7 +35,8 @@ function write({ outputFiles }, last) {
 async function build() {
   const { build: bundleWith } = await import('esbuild');
   const built = await bundleWith({
-    entryPoints: [path.join(root, 'src/cli/tempo.ts')],
+    // The program, and its parts for those who run commands in a process of their own.
+    entryPoints: ['tempo', 'program', 'browser'].map((name) => path.join(root, `src/cli/${name}.ts`)),
     outdir: cli,
     outExtension: { '.js': '.mjs' },
     bundle: true,

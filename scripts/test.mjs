@@ -124,7 +124,8 @@ if (!setUp) total.failed++;
 else {
   await checkAtOnce([
     ['lint', 'Style (Biome)', ['biome', 'check', '.']],
-    ['types', 'Types', ['next', 'typegen'], ['tsc', '--noEmit'], ['tsc', '-p', 'tsconfig.core.json', '--noEmit']],
+    ['types', 'Types', ['next', 'typegen'], ['tsc', '--noEmit']],
+    ['types', 'Types of the core, without a browser', ['tsc', '-p', 'tsconfig.core.json', '--noEmit']],
     ['rules', 'Dependency rules', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']],
   ]);
   const unit = path.join(reports, 'unit.json');

@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { type FoundBeats, findBeats, LEAST_BEAT_SEC } from '@/core/sound/beats/find-beats';
 import { openSound } from '@/export/sound/open-sound';
-import { startBrowser } from './browser';
+import { borrowBrowser } from './browser';
 import { readBytes } from './open-table';
 import { Refusal } from './refusal';
 import { startRenderServer } from './render-server';
@@ -37,9 +37,9 @@ async function fromBrowser(root: string, bytes: Uint8Array, name: string): Promi
     () => '',
     () => bytes,
   );
-  const browser = await startBrowser();
+  const browser = await borrowBrowser();
   try {
-    const page = await browser.newPage();
+    const page = await browser.context.newPage();
     await page.goto(server.url);
     const told = await page.evaluate(
       (of) => (window as unknown as { beatsOf(asset: string, name: string): Promise<string> }).beatsOf('sound', of),
@@ -48,7 +48,7 @@ async function fromBrowser(root: string, bytes: Uint8Array, name: string): Promi
     if (told.startsWith('!')) throw new Refusal(told.slice(1));
     return JSON.parse(told);
   } finally {
-    await browser.close();
+    await browser.release();
     server.close();
   }
 }

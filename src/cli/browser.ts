@@ -66,3 +66,47 @@ export async function startBrowser(): Promise<BrowserContext> {
     );
   }
 }
+
+/** A browser for as long as it is wanted. */
+export interface LentBrowser {
+  readonly context: BrowserContext;
+  /** Ends it, unless it is kept for others. */
+  release(): Promise<void>;
+}
+
+/** The browser that is kept, once it is needed; null while none is to be kept. */
+let kept: { browser: Promise<BrowserContext> | null } | null = null;
+
+/**
+ * From now on all that is rendered is so in one browser, started when it is first needed: to start one takes longer than a
+ * short film. One that crashes is replaced.
+ *
+ * @returns Ends it.
+ */
+export function keepBrowser(): () => Promise<void> {
+  const own: NonNullable<typeof kept> = { browser: null };
+  kept = own;
+  return async () => {
+    if (kept === own) kept = null;
+    // One that did not start has been told of by whoever needed it.
+    await own.browser?.then((context) => context.close()).catch(() => undefined);
+  };
+}
+
+/** The browser that is kept, or one of its own. @throws Refusal if there is none, or it does not start. */
+export async function borrowBrowser(): Promise<LentBrowser> {
+  if (!kept) {
+    const context = await startBrowser();
+    return { context, release: () => context.close() };
+  }
+  const own = kept;
+  if (!own.browser) {
+    const starting = startBrowser();
+    own.browser = starting;
+    const forget = () => {
+      if (own.browser === starting) own.browser = null;
+    };
+    starting.then((context) => context.once('close', forget), forget);
+  }
+  return { context: await own.browser, release: () => Promise.resolve() };
+}

@@ -179,7 +179,9 @@ withFilm(program.command('render'))
     const ending = new AbortController();
     process.once('SIGINT', () => ending.abort());
     process.once('SIGTERM', () => ending.abort());
-    await watchFilm(file, { make, tell: (line) => process.stderr.write(`${line}\n`), signal: ending.signal });
+    const tell = (line: string) => process.stderr.write(`${line}\n`);
+    const endBrowser = (await import('./browser')).keepBrowser();
+    await watchFilm(file, { make, tell, signal: ending.signal }).finally(endBrowser);
   });
 
 /** What was found, for people. */

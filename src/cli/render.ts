@@ -1,12 +1,11 @@
 import { mkdirSync, renameSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import type { BrowserContext } from 'playwright-core';
 import { tellFilm } from '@/core/film/tell-film';
 import { type ExportForm, endingOf, freeName } from '@/core/project/export-form';
 import { pieceName } from '@/core/project/piece-name';
 import type { Issue } from '@/core/table/issue';
 import { filmFormatIds } from '@/export/video/film-format';
-import { startBrowser } from './browser';
+import { borrowBrowser, type LentBrowser } from './browser';
 import { type FilmInput, type FilmOptions, filmsFrom } from './film-input';
 import { type SoundOptions, withSound, withSoundsAtHand } from './film-sounds';
 import { nameWords } from './name-words';
@@ -172,7 +171,7 @@ export async function render(
   let order = '';
   let draft = '';
   let assets: FilmInput['assets'] = new Map();
-  let browser: BrowserContext | null = null;
+  let browser: LentBrowser | null = null;
   const server = await startRenderServer(
     root,
     () => order,
@@ -181,7 +180,7 @@ export async function render(
   );
   const tidy = () => {
     server.close();
-    void browser?.close();
+    void browser?.release();
     if (draft) rmSync(draft, { force: true });
   };
   const stop = () => {
@@ -191,12 +190,12 @@ export async function render(
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);
   try {
-    browser = await startBrowser();
+    browser = await borrowBrowser();
     for (const { film, form, out } of plans) {
       assets = film.assets;
       order = JSON.stringify(pageOrderOf(film, form));
       draft = path.join(path.dirname(out), `.${path.basename(out)}.${process.pid}.part`);
-      const page = await browser.newPage();
+      const page = await browser.context.newPage();
       const crashed = new Promise<string>((resolve) => {
         page.on('crash', () => resolve('Chromium ran out of memory. Choose a smaller size or fewer workers.'));
       });

@@ -20,6 +20,9 @@ import {
   test,
   words,
 } from './support';
+import { commandLine } from './tempo';
+
+const tempo = commandLine();
 
 /** What is handed over by a press, as a file of a name. */
 async function taken(page: Page, button: string, file: string): Promise<string> {
@@ -84,9 +87,9 @@ test('a film of four pieces is made by hand, looks and moves as previewed, and i
     [project, one],
     [script, other],
   ] as const)
-    execFileSync('node', ['scripts/tempo.mjs', 'render', input, '--out', out, '--size', '640x360']);
+    await tempo('render', input, '--out', out, '--size', '640x360');
   expect(leastPsnr(one, other, info.outputPath('likeness.txt'))).toBeGreaterThan(60);
-  const lines = execFileSync('node', ['scripts/tempo.mjs', 'frames', script, '--at', '1,3.6'], { encoding: 'utf8' });
+  const lines = await tempo('frames', script, '--at', '1,3.6');
   const [first, passing] = lines
     .trim()
     .split('\n')
@@ -146,7 +149,7 @@ test('a film script asks for its files, and becomes the film that the command li
   await expect(words(page)).toContainText('Opening card: Isles at work');
   await expect(page.getByText(/of 0:05\.80/)).toBeVisible();
   const made = info.outputPath('made.mp4');
-  execFileSync('node', ['scripts/tempo.mjs', 'render', script, '--out', made]);
+  await tempo('render', script, '--out', made);
   expect(probe(made)).toMatchObject({ nb_read_frames: '145', width: 640, height: 360 });
   await pause(page);
   await sameAsPreview(page, made, 'the start');
@@ -156,11 +159,7 @@ test('a film script asks for its files, and becomes the film that the command li
     await sameAsPreview(page, made, `piece ${block}`);
   }
   // A picture of each piece.
-  const stills = execFileSync(
-    'node',
-    ['scripts/tempo.mjs', 'render', script, '--stills', '--out', info.outputPath('stills')],
-    { encoding: 'utf8' },
-  );
+  const stills = await tempo('render', script, '--stills', '--out', info.outputPath('stills'));
   expect(
     stills
       .trim()

@@ -1,4 +1,3 @@
-import { execFileSync } from 'node:child_process';
 import { expect } from '@playwright/test';
 import {
   addChart,
@@ -12,9 +11,12 @@ import {
   seekTo,
   shownFrame,
   smallSize,
-  test,
+  onOpenApp as test,
   words,
 } from './support';
+import { commandLine } from './tempo';
+
+const tempo = commandLine();
 
 test('a film of two charts: marks carry over, blocks are moved by keys, and the film is as previewed', async ({
   page,
@@ -129,7 +131,7 @@ test('the command line tells both pieces while one gives way to the other', asyn
   ]);
   const file = info.outputPath('two.plucky');
   await download.saveAs(file);
-  const lines = execFileSync('node', ['scripts/tempo.mjs', 'frames', file, '--at', '2,5.4,9'], { encoding: 'utf8' });
+  const lines = await tempo('frames', file, '--at', '2,5.4,9');
   const [first, passing, last] = lines
     .trim()
     .split('\n')

@@ -8,6 +8,7 @@ import { build } from 'esbuild';
 import { wavOf } from '../../src/core/sound/wav';
 import { ffmpeg, onsets, samplesOf, speakAlong } from './hearing';
 import { goTo, openApp, raceTable, test } from './support';
+import { commandLine } from './tempo';
 
 let folder = '';
 test.beforeAll(() => {
@@ -17,7 +18,7 @@ test.beforeAll(() => {
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const at = (name: string) => path.join(folder, name);
-const tempo = (...args: string[]) => execFileSync('node', ['scripts/tempo.mjs', ...args], { encoding: 'utf8' });
+const tempo = commandLine();
 /** Clicks at some seconds, as a WAV file. */
 function clicks(name: string, seconds: readonly number[], sec: number): string {
   const samples = new Float32Array(sec * 48_000);
@@ -74,12 +75,12 @@ test('every kind of file decodes as elsewhere, in its place, and the same in any
   }
 });
 
-test('films carry their sound, as long as the picture and in its place; parts are joined with the sound of the whole', () => {
+test('films carry their sound, as long as the picture and in its place; parts are joined with the sound of the whole', async () => {
   const times = [0.5, 2.25, 5, 7.75];
   clicks('clicks.wav', times, 9);
   const film = [at('boats.csv'), '--length', '8', '--fps', '25', '--size', '320x180', '--sound', at('clicks.wav')];
   for (const name of ['film.mp4', 'film.webm', 'film.wav', 'film.m4a']) {
-    tempo('render', ...film, '--out', at(name));
+    await tempo('render', ...film, '--out', at(name));
     const heard = onsets(samplesOf(at(name)));
     expect(heard.length, name).toBe(times.length);
     for (const [i, sec] of heard.entries()) expect(Math.abs(sec - (times[i] ?? 0)), name).toBeLessThan(0.012);
@@ -88,7 +89,7 @@ test('films carry their sound, as long as the picture and in its place; parts ar
     );
     expect(Math.abs(length - 8), name).toBeLessThan(1024 / 48_000 + 0.001);
   }
-  tempo('render', ...film, '--sound-from', '2', '--sound-gain', '-20', '--sound-loop', '--out', at('later.wav'));
+  await tempo('render', ...film, '--sound-from', '2', '--sound-gain', '-20', '--sound-loop', '--out', at('later.wav'));
   const later = samplesOf(at('later.wav'));
   expect(onsets(later, 0.02)[0]).toBeCloseTo(0.25, 2);
   // Two equal sides are 3 dB louder as one.
@@ -108,20 +109,20 @@ test('films carry their sound, as long as the picture and in its place; parts ar
     ['a.mp4', '0', '90'],
     ['b.mp4', '90', '200'],
   ] as const)
-    tempo('render', at('film.yaml'), '--from', from, '--to', to, '--out', at(name));
-  expect(() => tempo('join', at('a.mp4'), at('b.mp4'), '--out', at('joined.mp4'))).toThrow(
+    await tempo('render', at('film.yaml'), '--from', from, '--to', to, '--out', at(name));
+  await expect(tempo('join', at('a.mp4'), at('b.mp4'), '--out', at('joined.mp4'))).rejects.toThrow(
     /cannot be put together without clicks/,
   );
-  tempo('join', at('a.mp4'), at('b.mp4'), '--sound-of', at('film.yaml'), '--out', at('joined.mp4'));
+  await tempo('join', at('a.mp4'), at('b.mp4'), '--sound-of', at('film.yaml'), '--out', at('joined.mp4'));
   const joined = onsets(samplesOf(at('joined.mp4')));
   expect(joined.length).toBe(times.length);
   for (const [i, sec] of joined.entries()) expect(Math.abs(sec - (times[i] ?? 0))).toBeLessThan(0.012);
-  expect(() => tempo('render', at('boats.csv'), '--sound', at('boats.csv'), '--out', at('odd.mp4'))).toThrow(
+  await expect(tempo('render', at('boats.csv'), '--sound', at('boats.csv'), '--out', at('odd.mp4'))).rejects.toThrow(
     /boats\.csv is not a sound/,
   );
 });
 
-test('the beat of coded sounds is told by the command line', () => {
+test('the beat of coded sounds is told by the command line', async () => {
   clicks(
     'steady.wav',
     Array.from({ length: 24 }, (_, i) => 0.3 + i * 0.5),
@@ -129,12 +130,12 @@ test('the beat of coded sounds is told by the command line', () => {
   );
   ffmpeg('-i', at('steady.wav'), at('steady.m4a'));
   for (const name of ['steady.wav', 'steady.m4a']) {
-    const found = JSON.parse(tempo('beats', at(name), '--json'));
+    const found = JSON.parse(await tempo('beats', at(name), '--json'));
     expect(found.bpm).toBeCloseTo(120, 0);
     expect(Math.abs(found.firstBeatSec - 0.3)).toBeLessThan(0.03);
     expect(found.beats.length).toBeGreaterThan(20);
   }
-  expect(() => tempo('beats', at('boats.csv'))).toThrow(/not a sound/);
+  await expect(tempo('beats', at('boats.csv'))).rejects.toThrow(/not a sound/);
 });
 
 /** A picture of a film, as bytes. */
@@ -145,7 +146,7 @@ test('what is spoken along a built chart is heard in the film when its steps com
   await speakAlong(page, /Made-up voice/);
   const [saved] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('Control+s')]);
   await saved.saveAs(at('spoken.plucky'));
-  tempo('render', at('spoken.plucky'), '--out', at('spoken.mp4'), '--size', '320x180', '--quality', 'light');
+  await tempo('render', at('spoken.plucky'), '--out', at('spoken.mp4'), '--size', '320x180', '--quality', 'light');
   const { play } = JSON.parse(execFileSync('unzip', ['-p', at('spoken.plucky'), 'project.json'], { encoding: 'utf8' }))
     .charts[0];
   const steps: number[] = play.steps.map(({ atSec }: { atSec: number }) => atSec).sort((a: number, b: number) => a - b);
