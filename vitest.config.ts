@@ -2,6 +2,17 @@ import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
+/** Tests of a project that share a page and the modules that draw on it, with React as people have it. */
+const onOnePage = {
+  oxc: { jsx: { runtime: 'automatic' as const, development: false } },
+  test: {
+    environment: './src/app/testing/one-page.ts',
+    isolate: false,
+    env: { NODE_ENV: 'production' as const },
+    setupFiles: ['./src/app/testing/production-react.ts'],
+  },
+};
+
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
@@ -24,12 +35,23 @@ export default defineConfig({
       },
       {
         extends: true,
+        ...onOnePage,
         test: {
+          ...onOnePage.test,
           name: 'whole',
+          // They replace the same few modules and leave the page as it was.
           include: ['src/app/whole/*.test.tsx'],
-          // They replace the same few modules and leave the page as it was, so they share both.
-          environment: './src/app/testing/one-page.ts',
-          isolate: false,
+        },
+      },
+      {
+        extends: true,
+        ...onOnePage,
+        test: {
+          ...onOnePage.test,
+          name: 'ui',
+          // They replace no modules. One of them counts what is drawn, which React tells developers alone.
+          include: ['src/ui/**/*.test.ts', 'src/ui/**/*.test.tsx'],
+          exclude: ['src/ui/playing.test.tsx'],
         },
       },
       {
@@ -37,7 +59,7 @@ export default defineConfig({
         test: {
           name: 'app',
           include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
-          exclude: ['src/core/**', 'src/app/whole/**', '**/node_modules/**'],
+          exclude: ['src/core/**', 'src/app/whole/**', 'src/ui/!(playing).test.*', 'src/ui/*/**', '**/node_modules/**'],
         },
       },
     ],

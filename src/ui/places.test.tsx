@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { act, cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useRef } from 'react';
@@ -36,7 +35,7 @@ function Places({ names }: { readonly names: readonly string[] }) {
 describe('the sections of a bench', () => {
   it('are listed by their short names, and lead to each', async () => {
     draw(<Places names={['Looks', 'Words', 'Bars', 'Axis', 'Stage']} />);
-    const places = within(screen.getByRole('navigation', { name: 'Sections of Dress' }));
+    const places = within(await screen.findByRole('navigation', { name: 'Sections of Dress' }));
     expect(places.getAllByRole('button').map(({ textContent }) => textContent)).toEqual([
       'Looks',
       'Words',

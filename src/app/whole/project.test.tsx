@@ -40,9 +40,9 @@ describe('a table of one’s own', () => {
     const dataTransfer = { types: ['Files'], files: [dropped], items: [] };
     const send = (event: Event) => fireEvent(target, Object.assign(event, { dataTransfer }));
     send(createEvent.dragEnter(target));
-    expect(screen.getByText('Let go to see it move')).toBeTruthy();
+    await screen.findByText('Let go to see it move');
     send(createEvent.drop(target));
-    expect(screen.queryByText('Let go to see it move')).toBeNull();
+    await waitFor(() => expect(screen.queryByText('Let go to see it move')).toBeNull());
     await app.saysOnStage('1. Hake, 7');
   });
 });

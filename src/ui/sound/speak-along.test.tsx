@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { CuePiece } from '@/core/film/cue-plan';
