@@ -42,7 +42,7 @@ export function findChromium(): string {
  *
  * @throws Refusal if it does not start.
  */
-export async function startBrowser(): Promise<BrowserContext> {
+async function startBrowser(): Promise<BrowserContext> {
   const executablePath = findChromium();
   try {
     return await chromium.launchPersistentContext('', {
@@ -67,6 +67,32 @@ export async function startBrowser(): Promise<BrowserContext> {
   }
 }
 
+/** One browser for many things: started when it is first needed, and anew after it has crashed. */
+export class KeptBrowser {
+  private browser: Promise<BrowserContext> | null = null;
+
+  /** The browser, started where it is not there. @throws Refusal if there is none, or it does not start. */
+  async opened(): Promise<BrowserContext> {
+    if (!this.browser) {
+      const starting = startBrowser();
+      this.browser = starting;
+      const forget = () => {
+        if (this.browser === starting) this.browser = null;
+      };
+      starting.then((context) => context.once('close', forget), forget);
+    }
+    return this.browser;
+  }
+
+  /** Ends it, if it was needed. */
+  async close(): Promise<void> {
+    const browser = this.browser;
+    this.browser = null;
+    // One that did not start has been told of by whoever needed it.
+    await browser?.then((context) => context.close()).catch(() => undefined);
+  }
+}
+
 /** A browser for as long as it is wanted. */
 export interface LentBrowser {
   readonly context: BrowserContext;
@@ -74,39 +100,25 @@ export interface LentBrowser {
   release(): Promise<void>;
 }
 
-/** The browser that is kept, once it is needed; null while none is to be kept. */
-let kept: { browser: Promise<BrowserContext> | null } | null = null;
+let kept: KeptBrowser | null = null;
 
 /**
- * From now on all that is rendered is so in one browser, started when it is first needed: to start one takes longer than a
- * short film. One that crashes is replaced.
+ * From now on all that is rendered is so in one browser: to start one takes longer than a short film.
  *
  * @returns Ends it.
  */
 export function keepBrowser(): () => Promise<void> {
-  const own: NonNullable<typeof kept> = { browser: null };
+  const own = new KeptBrowser();
   kept = own;
-  return async () => {
+  return () => {
     if (kept === own) kept = null;
-    // One that did not start has been told of by whoever needed it.
-    await own.browser?.then((context) => context.close()).catch(() => undefined);
+    return own.close();
   };
 }
 
 /** The browser that is kept, or one of its own. @throws Refusal if there is none, or it does not start. */
 export async function borrowBrowser(): Promise<LentBrowser> {
-  if (!kept) {
-    const context = await startBrowser();
-    return { context, release: () => context.close() };
-  }
-  const own = kept;
-  if (!own.browser) {
-    const starting = startBrowser();
-    own.browser = starting;
-    const forget = () => {
-      if (own.browser === starting) own.browser = null;
-    };
-    starting.then((context) => context.once('close', forget), forget);
-  }
-  return { context: await own.browser, release: () => Promise.resolve() };
+  if (kept) return { context: await kept.opened(), release: () => Promise.resolve() };
+  const context = await startBrowser();
+  return { context, release: () => context.close() };
 }

@@ -6,7 +6,7 @@ import { joinFilms } from '@/export/join/join-films';
 import type { FilmForm } from '@/farm/film-record';
 import type { FarmVersion } from '@/farm/version';
 import type { FarmRenderer, FilmAtHand, JoinedFilm, RenderWatch } from '@/farm/worker/renderer';
-import { startBrowser } from '../browser';
+import { KeptBrowser } from '../browser';
 import { pageOrderOf } from '../page-order';
 import { type RenderServer, startRenderServer } from '../render-server';
 
@@ -104,7 +104,7 @@ class Slot {
 
 /** Draws and encodes in Chromium, one page for each slot; a single browser stays open for all. */
 export class ChromiumRenderer implements FarmRenderer {
-  private browser: Promise<BrowserContext> | null = null;
+  private readonly browser = new KeptBrowser();
   private readonly slots: readonly Slot[];
 
   /**
@@ -116,19 +116,7 @@ export class ChromiumRenderer implements FarmRenderer {
     root: string,
     slots: number,
   ) {
-    this.slots = Array.from({ length: slots }, () => new Slot(root, () => this.opened()));
-  }
-
-  private async opened(): Promise<BrowserContext> {
-    if (!this.browser) {
-      const starting = startBrowser();
-      this.browser = starting;
-      const forget = () => {
-        if (this.browser === starting) this.browser = null;
-      };
-      starting.then((context) => context.once('close', forget), forget);
-    }
-    return this.browser;
+    this.slots = Array.from({ length: slots }, () => new Slot(root, () => this.browser.opened()));
   }
 
   /** A free slot: one that has the film open, before an empty one, before others. */
@@ -190,8 +178,6 @@ export class ChromiumRenderer implements FarmRenderer {
 
   async close(): Promise<void> {
     for (const slot of this.slots) slot.close();
-    const browser = this.browser;
-    this.browser = null;
-    await (await browser?.catch(() => null))?.close().catch(() => undefined);
+    await this.browser.close();
   }
 }
