@@ -2,7 +2,7 @@
 
 import { toast } from 'sonner';
 import type { Picture } from '@/core/project/film-parts';
-import { currentChart, draftChart } from '@/state/current';
+import { currentChart } from '@/state/current';
 import { documentStore, edit } from '@/state/document';
 import { freshId } from '@/state/fresh-id';
 import { keepAsset } from '@/state/keep/assets';
@@ -56,22 +56,47 @@ async function readPicture(file: File): Promise<Picture> {
   return { id, fileName: file.name, assetId, mime: 'image/png', widthPx, heightPx };
 }
 
-/** Adds pictures to the project, gives them to the categories whose names they carry, and shows them. */
+/** Says so, and is false, where what was being read has nowhere to go any more. */
+function stillThere(there: boolean, fileName: string, what: string): boolean {
+  if (!there)
+    toast.error(`${fileName} was not added: ${what} is not open any more.`, {
+      description: 'It was still being read when that was left. Choose it again where it is wanted.',
+    });
+  return there;
+}
+
+/**
+ * Adds pictures to the project, gives them to the categories whose names they carry, and shows them. They are for the
+ * chart that is edited when they are chosen, whichever is by the time that they are read.
+ */
 export async function addCategoryPictures(files: readonly File[]): Promise<void> {
+  const { project: asked } = documentStore.getState();
+  if (!asked) return;
+  const chartId = currentChart(asked).id;
+  const categories = sessionStore.getState().cube?.categories ?? [];
   const pictures = await readPictures(files);
-  const { cube } = sessionStore.getState();
-  const { project } = documentStore.getState();
-  if (pictures.length === 0 || !project) return;
-  const given = new Set(currentChart(project).pictures.map(({ category }) => category));
   // Names of countries in every language weigh more than the rest of this.
   const { matchPictures } = await import('@/core/chart/pictures');
-  const matches = matchPictures(cube?.categories ?? [], pictures);
+  const charts = documentStore.getState().project?.charts ?? [];
+  const [first] = pictures;
+  if (
+    !first ||
+    !stillThere(
+      charts.some(({ id }) => id === chartId),
+      first.fileName,
+      'its chart',
+    )
+  )
+    return;
+  const matches = matchPictures(categories, pictures);
   edit((draft) => {
+    const chart = draft.charts.find(({ id }) => id === chartId);
+    if (!chart) return;
+    const given = new Set(chart.pictures.map(({ category }) => category));
     draft.pictures.push(...pictures);
-    const chart = draftChart(draft);
     chart.dress.pictures.shown = true;
     for (const { category, pictureId } of matches) {
-      const name = cube?.categories[category] ?? '';
+      const name = categories[category] ?? '';
       if (given.has(name)) chart.pictures = chart.pictures.filter((each) => each.category !== name);
       chart.pictures.push({ category: name, pictureId });
     }
@@ -88,10 +113,12 @@ export async function addCategoryPictures(files: readonly File[]): Promise<void>
   );
 }
 
-/** Adds one picture to the project; null where it could not be read. */
+/** Reads one picture for the project; null where it could not be read, or another project is open by then. */
 export async function addPicture(file: File): Promise<Picture | null> {
+  const asked = documentStore.getState().project?.id;
   const [picture] = await readPictures([file]);
-  return picture ?? null;
+  if (!picture || !stillThere(documentStore.getState().project?.id === asked, file.name, 'its film')) return null;
+  return picture;
 }
 
 /** Adds a font of the person's own; null where it could not be read. */
@@ -111,6 +138,7 @@ export async function addFont(file: File): Promise<string | null> {
     await new FontFace(family, bytes).load();
     const assetId = freshId();
     await keepAsset(assetId, bytes);
+    if (!stillThere(documentStore.getState().project?.id === project.id, file.name, 'its film')) return null;
     edit((draft) => {
       draft.fonts.push({ family, fileName: file.name, assetId });
     });

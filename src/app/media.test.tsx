@@ -1,7 +1,8 @@
 // @vitest-environment happy-dom
-import { screen, waitFor } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { documentStore } from '@/state/document';
+import { sessionStore } from '@/state/session';
 import * as app from './testing/whole-app';
 
 vi.mock('@/workers/client', () => import('./testing/workers'));
@@ -13,7 +14,10 @@ vi.mock('./rasterise', () => ({
     return { bytes: new ArrayBuffer(4), widthPx: size?.[0] ?? 1024, heightPx: size?.[1] ?? 512 };
   },
 }));
+/** What a picture that is being read waits for. */
+let reading: Promise<void> = Promise.resolve();
 vi.stubGlobal('createImageBitmap', async (blob: Blob) => {
+  await reading;
   const [width, height] = (await blob.text()).split('x').map(Number);
   if (!width || !height) throw new Error('no picture');
   return { width, height, close: () => undefined };
@@ -39,22 +43,50 @@ const project = () => {
   return found;
 };
 
+/** Goes elsewhere while the files chosen before are still being read, and lets them come. */
+async function meanwhile(choose: () => Promise<void>, go: () => Promise<void>): Promise<void> {
+  let come = () => {};
+  reading = new Promise((resolve) => {
+    come = resolve;
+  });
+  await choose();
+  await go();
+  come();
+  reading = Promise.resolve();
+}
+
+async function addPiece(kind: string, what: string): Promise<void> {
+  screen.getByRole('button', { name: 'Add a piece' }).focus();
+  await app.user.keyboard('{Enter}');
+  (await screen.findByRole('menuitem', { name: kind })).focus();
+  await app.user.keyboard('{ArrowRight}');
+  (await screen.findByRole('menuitem', { name: what })).focus();
+  await app.user.keyboard('{Enter}');
+  await app.settled();
+}
+
+/** Picks a piece of the film by its place in it. */
+async function goToPiece(index: number): Promise<void> {
+  const programme = within(screen.getByRole('list', { name: 'Programme' }));
+  const blocks = programme.getAllByRole('button', { name: /, \d+:\d\d\.\d\d$/ });
+  await app.user.click(blocks[index] as HTMLElement);
+  await waitFor(() => expect(sessionStore.getState().overview?.pieceId).toBe(project().film.pieces[index]?.id));
+}
+
 beforeEach(() => app.openRace('Dress'));
 afterEach(app.closeApp);
 
+/** The card of a piece of the film. */
+const cardAt = (index: number) => {
+  const { content } = project().film.pieces[index] ?? {};
+  return content?.kind === 'card' ? content.card : null;
+};
+
 describe('pictures of cards', () => {
   it('become the logo and the background, each in one step of undo', async () => {
-    screen.getByRole('button', { name: 'Add a piece' }).focus();
-    await app.user.keyboard('{Enter}');
-    (await screen.findByRole('menuitem', { name: 'A card' })).focus();
-    await app.user.keyboard('{ArrowRight}');
-    (await screen.findByRole('menuitem', { name: 'Opening card' })).focus();
-    await app.user.keyboard('{Enter}');
+    await addPiece('A card', 'Opening card');
     await app.saysOnStage(/^Opening card/);
-    const card = () => {
-      const { content } = project().film.pieces[0] ?? {};
-      return content?.kind === 'card' ? content.card : null;
-    };
+    const card = () => cardAt(0);
     await screen.findByLabelText('Picture for the logo');
     await app.choose('Picture for the logo', png('mark.png', '40x20'));
     await waitFor(() => expect(card()?.logo.pictureId).toBe(project().pictures[0]?.id));
@@ -72,6 +104,57 @@ describe('pictures of cards', () => {
     await waitFor(() => expect(card()?.back).toMatchObject({ kind: 'picture', pictureId: project().pictures[1]?.id }));
     await app.press('Undo');
     expect([card()?.back, project().pictures.length]).toMatchObject([{ kind: 'picture', pictureId: '' }, 1]);
+  });
+});
+
+describe('what takes its time to be read', () => {
+  it('comes to the card that it was chosen for, not to the one that is edited by then', async () => {
+    await addPiece('A card', 'Closing card');
+    await addPiece('A card', 'Opening card');
+    await app.saysOnStage(/^Opening card/);
+    await meanwhile(
+      () => app.choose('Picture for the logo', png('mark.png', '40x20')),
+      () => goToPiece(2),
+    );
+    await waitFor(() => expect(project().pictures).toHaveLength(1));
+    expect([cardAt(0)?.logo.pictureId, cardAt(2)?.logo.pictureId]).toEqual([project().pictures[0]?.id, '']);
+  });
+
+  it('is an extra of the piece that it was chosen for', async () => {
+    await addPiece('This table as another chart', 'Pie');
+    await meanwhile(
+      () => app.choose('Picture as an extra', png('flag.png', '40x20')),
+      () => goToPiece(0),
+    );
+    await waitFor(() => expect(project().pictures).toHaveLength(1));
+    expect(project().film.pieces.map(({ extras }) => extras.length)).toEqual([0, 1]);
+  });
+
+  it('goes to the categories of the chart that it was chosen for', async () => {
+    await addPiece('This table as another chart', 'Pie');
+    await meanwhile(
+      () => app.choose('Pictures of categories', png('Bravo.png', '40x40')),
+      () => goToPiece(0),
+    );
+    await app.pageSays('1 picture added: 1 by name.');
+    expect(project().charts.map(({ pictures }) => pictures.map(({ category }) => category))).toEqual([[], ['Bravo']]);
+  });
+
+  it('says so, and changes nothing, where its chart is gone or another film is open', async () => {
+    await addPiece('This table as another chart', 'Pie');
+    await meanwhile(
+      () => app.choose('Pictures of categories', png('Bravo.png', '40x40')),
+      () => app.press('Undo'),
+    );
+    await app.pageSays('Bravo.png was not added: its chart is not open any more.');
+    const other = { ...project(), id: 'another' };
+    await meanwhile(
+      () => app.choose('Picture as an extra', png('flag.png', '40x20')),
+      async () => documentStore.setState({ project: other }),
+    );
+    await app.pageSays('flag.png was not added: its film is not open any more.');
+    expect(project()).toBe(other);
+    expect(other.pictures).toEqual([]);
   });
 });
 

@@ -57,11 +57,27 @@ export function editChart(recipe: (chart: ChartDraft) => void, gesture: string |
 
 export type CardDraft = Extract<PieceDraft['content'], { kind: 'card' }>['card'];
 
-/** Changes the card that is edited; see `edit` for gestures. */
-export function editCard(recipe: (card: CardDraft) => void, gesture: string | null = null): void {
-  editPiece(({ content }) => {
-    if (content.kind === 'card') recipe(content.card);
+/**
+ * Changes the card that is edited; see `edit` for gestures.
+ *
+ * @param pieceId The piece whose card it was when something began that takes its time, such as reading a file: that one
+ *   is changed, whichever is edited by then. Where it is gone, nothing is.
+ */
+export function editCard(
+  recipe: (card: CardDraft) => void,
+  gesture: string | null = null,
+  pieceId: string | null = null,
+): void {
+  edit((draft) => {
+    const piece = draftPiece(draft, pieceId);
+    if (piece?.content.kind === 'card') recipe(piece.content.card);
   }, gesture);
+}
+
+/** A piece in a draft by its id, where the film still has it; null stands for the one that is edited. */
+export function draftPiece(draft: ProjectDraft, pieceId: string | null): PieceDraft | undefined {
+  if (pieceId === null) return currentPiece(draft as Project) as PieceDraft;
+  return draft.film.pieces.find(({ id }) => id === pieceId);
 }
 
 /** What is edited, be it a chart or a card. @throws RangeError as `currentChart` does. */

@@ -3,7 +3,7 @@ import { beatAt } from '@/core/pace/film-clock';
 import type { Caption, Extra, Moment, Picture } from '@/core/project/film-parts';
 import { type Look, withLook } from '@/core/project/look';
 import type { Project } from '@/core/project/project';
-import { currentPiece, editPiece, type PieceDraft } from './current';
+import { currentPiece, draftPiece, editPiece, type PieceDraft } from './current';
 import { edit, type ProjectDraft } from './document';
 import { changeById, moveItem, removeById } from './edit-list';
 import { freshId } from './fresh-id';
@@ -43,12 +43,21 @@ export function removeCaption(id: string): void {
   editPiece((piece) => removeById(piece.captions, id));
 }
 
-/** Puts an extra on stage, and its picture into the project where it is one, as one step; returns its id. */
-export function addExtra(extra: Omit<Extra, 'id'>, picture: Picture | null = null): string {
+/**
+ * Puts an extra on stage, and its picture into the project where it is one, as one step; returns its id.
+ *
+ * @param pieceId The piece that it was asked for, null for the one that is edited; where it is gone, nothing is added.
+ */
+export function addExtra(
+  extra: Omit<Extra, 'id'>,
+  picture: Picture | null = null,
+  pieceId: string | null = null,
+): string {
   const id = freshId();
   edit((draft) => {
+    const piece = draftPiece(draft, pieceId);
+    if (!piece) return;
     if (picture) draft.pictures.push(picture);
-    const piece = currentPiece(draft as Project) as PieceDraft;
     piece.extras.push({ ...extra, id });
   });
   return id;

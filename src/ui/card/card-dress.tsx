@@ -18,7 +18,7 @@ import { Section } from '../parts/field';
 import { Fold } from '../parts/fold';
 import { SelectField } from '../parts/select-field';
 import { SwitchField } from '../parts/switch-field';
-import { useCard, useProject, useSession } from '../use-state';
+import { useCard, usePiece, useProject, useSession } from '../use-state';
 import { CardControls } from './card-controls';
 import { DesignGallery } from './design-gallery';
 import { LogoField } from './logo-field';
@@ -60,6 +60,7 @@ export function CardDress() {
 function OwnBack() {
   const back = useCard((card) => card.back);
   const film = useProject((project) => project.film.stage.background, null);
+  const pieceId = usePiece(({ id }) => id, null);
   return (
     <>
       <SwitchField
@@ -75,9 +76,13 @@ function OwnBack() {
         <BackgroundFields
           background={back}
           onChange={(change, gesture) =>
-            editCard((card) => {
-              if (card.back) card.back = change(card.back);
-            }, gesture)
+            editCard(
+              (card) => {
+                if (card.back) card.back = change(card.back);
+              },
+              gesture,
+              pieceId,
+            )
           }
         />
       )}

@@ -5,17 +5,23 @@ import { editCard } from '@/state/current';
 import { Button } from '../parts/button';
 import { Field } from '../parts/field';
 import { PictureButton } from '../parts/picture-button';
-import { useCard, useProject } from '../use-state';
+import { useCard, usePiece, useProject } from '../use-state';
 import { CardControls } from './card-controls';
 
 /** The logo of a card: a picture of the project, or a file that becomes one. */
 export function LogoField() {
   const pictures = useProject((project) => project.pictures, none);
   const pictureId = useCard((card) => card.logo.pictureId) ?? '';
+  // A file takes its time to be read: the logo comes to the card that it was chosen for.
+  const pieceId = usePiece(({ id }) => id, null);
   const setLogo = (id: string, gesture: string | null = null) =>
-    editCard((card) => {
-      card.logo.pictureId = id;
-    }, gesture);
+    editCard(
+      (card) => {
+        card.logo.pictureId = id;
+      },
+      gesture,
+      pieceId,
+    );
   return (
     <>
       <Field control="card-logo" hint={pictures.length > 0 ? undefined : 'No logo yet. PNG, JPEG, WebP or SVG.'}>

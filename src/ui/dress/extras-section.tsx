@@ -46,6 +46,8 @@ function fresh(kind: Extra['kind']): Omit<Extra, 'id'> {
 export function ExtrasSection() {
   const { addPicture } = useServices();
   const own = usePiece((piece) => piece.extras, none);
+  // A picture takes its time to be read: it comes to the piece that it was chosen for.
+  const pieceId = usePiece(({ id }) => id, null);
   const overlays = useProject((project) => project.film.overlays, none);
   const extras = [...own, ...overlays];
   const picked = useSession((state) => state.pickedExtra);
@@ -63,7 +65,7 @@ export function ExtrasSection() {
     const base = fresh('picture');
     const anchor = { kind: 'stage', corner: 'top-right', dx: 4, dy: 4 } as const;
     const extra = { ...base, name: picture.fileName, pictureId: picture.id, width, height, anchor };
-    setSession({ pickedExtra: addExtra(extra, picture) });
+    setSession({ pickedExtra: addExtra(extra, picture, pieceId) });
   };
   return (
     <Section title="Extras">
