@@ -48,4 +48,22 @@ describe('a change of place', () => {
       }),
     );
   });
+
+  it('is the same to within a billionth of a place where hundreds of changes are under way at once', () => {
+    const seeds = fc.array(fc.integer({ min: 1, max: 40 }), { minLength: 3, maxLength: 3 });
+    fc.assert(
+      fc.property(seeds, fc.double({ min: 20, max: 150, noNaN: true }), (seed, swapSec) => {
+        const rows = Array.from({ length: 500 }, (_, i) => seed.map((each, k) => Math.sin(i * each * (k + 1)) * 10));
+        const { tracks, clock } = raceOf(cubeOf(rows), { swapSec, places: 3 });
+        // Now close together, now with a stretch left out in which many changes begin and end.
+        const times = Float64Array.from({ length: 300 }, (_, i) => clock.lengthSec * (i / 299) ** 3);
+        for (let k = 0; k < 3; k++) {
+          const through = slotsThrough(tracks, k, times);
+          const furthest = Math.max(...times.map((time, i) => Math.abs((through[i] ?? 0) - slotAt(tracks, k, time))));
+          expect(furthest).toBeLessThan(1e-9);
+        }
+      }),
+      { numRuns: 20 },
+    );
+  });
 });

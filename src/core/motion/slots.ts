@@ -1,5 +1,6 @@
 import { bisectRight } from 'd3-array';
 import { type FilmClock, positionAt, timeOf } from '../pace/film-clock';
+import { ChangesUnderWay } from './changes-under-way';
 import type { SwapMode } from './choices';
 import type { RankEvents } from './rank-events';
 
@@ -125,23 +126,36 @@ export function slotAt(tracks: SlotTracks, k: number, timeSec: number): number {
   return slotAfter(tracks, k, bisectRight(tracks.toSec, timeSec, start, end), timeSec);
 }
 
-/** `slotAt` of many times, ascending. Cost: O(times + changes), and the changes under way at each. */
+/** Up to this many changes under way are added one by one, which is as quick, and rounds as it does for a moment alone. */
+const FEW = 16;
+
+/** `slotAt` of many times, ascending. Cost: O(times + changes). */
 export function slotsThrough(tracks: SlotTracks, k: number, timeSec: Float64Array): Float64Array {
-  const end = tracks.offset[k + 1] ?? 0;
-  let done = tracks.offset[k] ?? 0;
+  const { fromSec, toSec, delta, curve } = tracks;
+  const [start, end] = [tracks.offset[k] ?? 0, tracks.offset[k + 1] ?? 0];
+  const takesSec = (toSec[start] ?? 0) - (fromSec[start] ?? 0);
+  // Over a whole period one change at most is under way; only those at crossings, which all take the same time, crowd.
+  const crowd = curve === smoothStep && takesSec > 0 ? new ChangesUnderWay({ fromSec, delta, takesSec }) : null;
+  let [done, begun] = [start, start];
   return timeSec.map((time) => {
-    while (done < end && (tracks.toSec[done] ?? 0) <= time) done++;
-    return slotAfter(tracks, k, done, time);
+    while (done < end && (toSec[done] ?? 0) <= time) done++;
+    while (begun < end && (fromSec[begun] ?? 0) < time) begun++;
+    if (!crowd || begun - done <= FEW) return slotAfter(tracks, k, done, time);
+    return rankBefore(tracks, k, done) + crowd.at(done, begun, time);
   });
+}
+
+/** The clipped rank of a series before one of its changes. */
+function rankBefore(tracks: SlotTracks, k: number, change: number): number {
+  const start = tracks.offset[k] ?? 0;
+  return change > start ? (tracks.rankAfter[change - 1] ?? 0) : (tracks.startRank[k] ?? tracks.places);
 }
 
 /** The place of a series whose first changes are done, and of those from `done` on some are under way. */
 function slotAfter(tracks: SlotTracks, k: number, done: number, timeSec: number): number {
-  const start = tracks.offset[k] ?? 0;
   const end = tracks.offset[k + 1] ?? 0;
-  let i = done;
-  let slot = i > start ? (tracks.rankAfter[i - 1] ?? 0) : (tracks.startRank[k] ?? tracks.places);
-  for (; i < end; i++) {
+  let slot = rankBefore(tracks, k, done);
+  for (let i = done; i < end; i++) {
     const from = tracks.fromSec[i] ?? 0;
     if (from >= timeSec) break;
     slot += (tracks.delta[i] ?? 0) * tracks.curve((timeSec - from) / ((tracks.toSec[i] ?? 0) - from));
@@ -152,8 +166,7 @@ function slotAfter(tracks: SlotTracks, k: number, done: number, timeSec: number)
 /** The clipped rank of a series at a moment: 0 is the first, `places` is off stage. */
 export function rankAt(tracks: SlotTracks, k: number, timeSec: number): number {
   const start = tracks.offset[k] ?? 0;
-  const after = bisectRight(tracks.timeSec, timeSec, start, tracks.offset[k + 1] ?? 0);
-  return after > start ? (tracks.rankAfter[after - 1] ?? 0) : (tracks.startRank[k] ?? tracks.places);
+  return rankBefore(tracks, k, bisectRight(tracks.timeSec, timeSec, start, tracks.offset[k + 1] ?? 0));
 }
 
 /**
