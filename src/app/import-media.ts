@@ -2,7 +2,9 @@
 
 import { toast } from 'sonner';
 import type { Picture } from '@/core/project/film-parts';
-import { currentChart } from '@/state/current';
+import { heldChart } from '@/core/project/pieces';
+import type { Project } from '@/core/project/project';
+import { type ChartDraft, currentChart } from '@/state/current';
 import { documentStore, edit } from '@/state/document';
 import { freshId } from '@/state/fresh-id';
 import { keepAsset } from '@/state/keep/assets';
@@ -57,9 +59,9 @@ async function readPicture(file: File): Promise<Picture> {
 }
 
 /** Says so, and is false, where what was being read has nowhere to go any more. */
-function stillThere(there: boolean, fileName: string, what: string): boolean {
+function stillThere(there: boolean, what: string, fileName: string): boolean {
   if (!there)
-    toast.error(`${fileName} was not added: ${what} is not open any more.`, {
+    toast.error(`Not added, since ${what} is not open any more: ${fileName}`, {
       description: 'It was still being read when that was left. Choose it again where it is wanted.',
     });
   return there;
@@ -77,20 +79,16 @@ export async function addCategoryPictures(files: readonly File[]): Promise<void>
   const pictures = await readPictures(files);
   // Names of countries in every language weigh more than the rest of this.
   const { matchPictures } = await import('@/core/chart/pictures');
-  const charts = documentStore.getState().project?.charts ?? [];
-  const [first] = pictures;
+  const { project } = documentStore.getState();
+  const names = pictures.map(({ fileName }) => fileName).join(', ');
   if (
-    !first ||
-    !stillThere(
-      charts.some(({ id }) => id === chartId),
-      first.fileName,
-      'its chart',
-    )
+    pictures.length === 0 ||
+    !stillThere(project !== null && heldChart(project, chartId) !== null, 'their chart', names)
   )
     return;
   const matches = matchPictures(categories, pictures);
   edit((draft) => {
-    const chart = draft.charts.find(({ id }) => id === chartId);
+    const chart = heldChart(draft as Project, chartId) as ChartDraft | null;
     if (!chart) return;
     const given = new Set(chart.pictures.map(({ category }) => category));
     draft.pictures.push(...pictures);
@@ -117,7 +115,7 @@ export async function addCategoryPictures(files: readonly File[]): Promise<void>
 export async function addPicture(file: File): Promise<Picture | null> {
   const asked = documentStore.getState().project?.id;
   const [picture] = await readPictures([file]);
-  if (!picture || !stillThere(documentStore.getState().project?.id === asked, file.name, 'its film')) return null;
+  if (!picture || !stillThere(documentStore.getState().project?.id === asked, 'its film', file.name)) return null;
   return picture;
 }
 
@@ -138,7 +136,7 @@ export async function addFont(file: File): Promise<string | null> {
     await new FontFace(family, bytes).load();
     const assetId = freshId();
     await keepAsset(assetId, bytes);
-    if (!stillThere(documentStore.getState().project?.id === project.id, file.name, 'its film')) return null;
+    if (!stillThere(documentStore.getState().project?.id === project.id, 'its film', file.name)) return null;
     edit((draft) => {
       draft.fonts.push({ family, fileName: file.name, assetId });
     });

@@ -1,7 +1,7 @@
 import type { Card } from '@/core/project/card';
 import type { Chart } from '@/core/project/chart';
 import type { FilmPiece } from '@/core/project/film';
-import { cardOf, chartOf, pieceOf, tableOf } from '@/core/project/pieces';
+import { cardOf, chartOf, heldPiece, pieceOf, tableOf } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import type { TableEntry } from '@/core/project/table-entry';
 import type { ChartPlace } from '@/workers/protocol';
@@ -74,10 +74,14 @@ export function editCard(
   }, gesture);
 }
 
-/** A piece in a draft by its id, where the film still has it; null stands for the one that is edited. */
-export function draftPiece(draft: ProjectDraft, pieceId: string | null): PieceDraft | undefined {
-  if (pieceId === null) return currentPiece(draft as Project) as PieceDraft;
-  return draft.film.pieces.find(({ id }) => id === pieceId);
+/**
+ * A piece in a draft; null where it is gone.
+ *
+ * @param pieceId null stands for the one that is edited.
+ */
+export function draftPiece(draft: ProjectDraft, pieceId: string | null): PieceDraft | null {
+  const project = draft as Project;
+  return (pieceId === null ? currentPiece(project) : heldPiece(project, pieceId)) as PieceDraft | null;
 }
 
 /** What is edited, be it a chart or a card. @throws RangeError as `currentChart` does. */

@@ -151,12 +151,16 @@ export async function goTo(step: StepName): Promise<void> {
 
 /** Waits until nothing is being read, and the film on stage is that of the document or has failed. */
 export async function settled(): Promise<void> {
-  await waitFor(() => {
-    const { reading, status } = sessionStore.getState();
-    const { project } = documentStore.getState();
-    if (reading) throw new Error('still reading');
-    if (project && status !== 'failed' && workers.stage.project !== project) throw new Error('the film is behind');
-  });
+  await waitFor(
+    () => {
+      const { reading, status } = sessionStore.getState();
+      const { project } = documentStore.getState();
+      if (reading) throw new Error('still reading');
+      if (project && status !== 'failed' && workers.stage.project !== project) throw new Error('the film is behind');
+    },
+    // The film follows without a word on the page, so that is asked for often.
+    { interval: 4 },
+  );
   // What was told from outside of React is drawn, and the open step has come.
   await act(async () => undefined);
   await waitFor(() => {

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { expect, it } from 'vitest';
 import { raceProject } from '../testing/projects';
 import type { Chart } from './chart';
-import { chartOf, pieceOf, playedPieces, tableOf, withChart } from './pieces';
+import { chartOf, heldChart, heldPiece, pieceOf, playedPieces, tableOf, withChart } from './pieces';
 import type { Project } from './project';
 
 /** Where the parts of a document are looked up; everything else asks these. */
@@ -39,6 +39,8 @@ it('a piece is looked up by its name, and the first that plays stands for one th
   expect(pieceOf(project, 'gone').id).toBe('first');
   expect(pieceOf(twoPieces([false, true]), null).id).toBe('second');
   expect(chartOf(project, 'second')?.id).toBe('other');
+  expect([heldPiece(project, 'second')?.id, heldPiece(project, 'gone')]).toEqual(['second', null]);
+  expect([heldChart(project, 'other')?.id, heldChart(project, 'gone')]).toEqual(['other', null]);
   expect(tableOf(project, chartOf(project, 'second') as Chart)).toBe(project.tables[0]);
 });
 

@@ -19,6 +19,14 @@ export function pieceOf(project: Pick<Project, 'film'>, pieceId: string | null):
   return piece;
 }
 
+/** A piece by its id, and no other in its place: null where it is gone. */
+export const heldPiece = (project: Pick<Project, 'film'>, pieceId: string): FilmPiece | null =>
+  project.film.pieces.find(({ id }) => id === pieceId) ?? null;
+
+/** A chart by its id; null where it is gone. */
+export const heldChart = (project: Pick<Project, 'charts'>, chartId: string): Chart | null =>
+  project.charts.find(({ id }) => id === chartId) ?? null;
+
 /** The piece at the end of the film. @throws RangeError as `pieceOf` does. */
 export const lastPiece = (project: Pick<Project, 'film'>): FilmPiece =>
   pieceOf(project, project.film.pieces.at(-1)?.id ?? null);

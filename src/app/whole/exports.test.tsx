@@ -1,22 +1,24 @@
-// @vitest-environment happy-dom
 import { act, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { documentStore } from '@/state/document';
 import { type ExportJob, sessionStore, setSession } from '@/state/session';
-import * as app from './testing/whole-app';
-import { workers } from './testing/workers';
-import { cutOff, noteUnfinished } from './unfinished-exports';
+import { putPrivateDisk } from '../testing/private-disk';
+import * as app from '../testing/whole-app';
+import { workers } from '../testing/workers';
+import { cutOff, noteUnfinished } from '../unfinished-exports';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
-vi.mock('./private-files', () => ({
-  dropOldFiles: async () => undefined,
-  keepBytes: async (_: ArrayBuffer, name: string) => name,
-  privateFile: async () => new Blob(),
-}));
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 
-beforeEach(() => app.openRace('Output'));
-afterEach(app.closeApp);
+let takeDiskOut = (): void => undefined;
+beforeEach(() => {
+  takeDiskOut = putPrivateDisk();
+  return app.openRace('Output');
+});
+afterEach(async () => {
+  await app.closeApp();
+  takeDiskOut();
+});
 
 const files = () => within(screen.getByRole('list', { name: 'Files' })).getAllByRole('listitem');
 const done = (count: number) =>

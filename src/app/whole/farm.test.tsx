@@ -1,13 +1,11 @@
-// @vitest-environment happy-dom
 import { act, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { FarmNews, JobStatus } from '@/core/project/farm-job';
 import { sessionStore } from '@/state/session';
-import * as app from './testing/whole-app';
+import * as app from '../testing/whole-app';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
-vi.mock('./private-files', () => ({ dropOldFiles: async () => undefined }));
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 
 const place = { queue: 'redis://farm.test:6379/0', store: 's3://films/here/' };
 /** What the page asked the server for: path, and the order that it sent. */
@@ -43,6 +41,7 @@ beforeEach(async () => {
 afterEach(async () => {
   sessionStore.setState({ farm: null, farmJobs: [], farmTrouble: '' });
   await app.closeApp();
+  vi.unstubAllGlobals();
 });
 
 const status: JobStatus = {

@@ -1,40 +1,46 @@
-// @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { documentStore } from '@/state/document';
 import { sessionStore } from '@/state/session';
-import * as app from './testing/whole-app';
+import * as app from '../testing/whole-app';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
-// Reading pictures is the browser's work: here a file says its size, or that it is broken.
-vi.mock('./rasterise', () => ({
-  rasterise: async (blob: Blob, size?: readonly [number, number]) => {
-    if ((await blob.text()) === 'broken') throw new Error('no picture');
-    return { bytes: new ArrayBuffer(4), widthPx: size?.[0] ?? 1024, heightPx: size?.[1] ?? 512 };
-  },
-}));
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 /** What a picture that is being read waits for. */
 let reading: Promise<void> = Promise.resolve();
-vi.stubGlobal('createImageBitmap', async (blob: Blob) => {
-  await reading;
-  const [width, height] = (await blob.text()).split('x').map(Number);
-  if (!width || !height) throw new Error('no picture');
-  return { width, height, close: () => undefined };
-});
-vi.stubGlobal(
-  'FontFace',
-  class {
-    constructor(
-      readonly family: string,
-      readonly bytes: ArrayBuffer,
-    ) {}
-    async load() {
-      if (new TextDecoder().decode(this.bytes) === 'nothing') throw new Error('no font');
-      return this;
-    }
-  },
-);
+
+/** Reading pictures and fonts is the browser's work: here a file says its size, or that it is broken. */
+function putReaders(): void {
+  vi.stubGlobal('createImageBitmap', async (blob: Blob) => {
+    await reading;
+    const [width, height] = (await blob.text()).split('x').map(Number);
+    if (!width || !height) throw new Error('no picture');
+    return { width, height, close: () => undefined };
+  });
+  vi.stubGlobal(
+    'Image',
+    class {
+      src = '';
+      naturalWidth = 400;
+      naturalHeight = 200;
+      async decode() {}
+    },
+  );
+  vi.spyOn(HTMLCanvasElement.prototype, 'toBlob').mockImplementation((come) => come(new Blob(['pixels'])));
+  vi.stubGlobal(
+    'FontFace',
+    class {
+      constructor(
+        readonly family: string,
+        readonly bytes: ArrayBuffer,
+      ) {}
+      async load() {
+        if (new TextDecoder().decode(this.bytes) === 'nothing') throw new Error('no font');
+        return this;
+      }
+    },
+  );
+}
 
 const png = (name: string, text: string) => new File([text], name, { type: 'image/png' });
 const project = () => {
@@ -73,8 +79,15 @@ async function goToPiece(index: number): Promise<void> {
   await waitFor(() => expect(sessionStore.getState().overview?.pieceId).toBe(project().film.pieces[index]?.id));
 }
 
-beforeEach(() => app.openRace('Dress'));
-afterEach(app.closeApp);
+beforeEach(() => {
+  putReaders();
+  return app.openRace('Dress');
+});
+afterEach(async () => {
+  await app.closeApp();
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+});
 
 /** The card of a piece of the film. */
 const cardAt = (index: number) => {
@@ -146,13 +159,13 @@ describe('what takes its time to be read', () => {
       () => app.choose('Pictures of categories', png('Bravo.png', '40x40')),
       () => app.press('Undo'),
     );
-    await app.pageSays('Bravo.png was not added: its chart is not open any more.');
+    await app.pageSays('Not added, since their chart is not open any more: Bravo.png');
     const other = { ...project(), id: 'another' };
     await meanwhile(
       () => app.choose('Picture as an extra', png('flag.png', '40x20')),
       async () => documentStore.setState({ project: other }),
     );
-    await app.pageSays('flag.png was not added: its film is not open any more.');
+    await app.pageSays('Not added, since its film is not open any more: flag.png');
     expect(project()).toBe(other);
     expect(other.pictures).toEqual([]);
   });

@@ -1,5 +1,3 @@
-// @vitest-environment happy-dom
-
 import { Blob as NodeBlob, File as NodeFile } from 'node:buffer';
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -8,14 +6,11 @@ import { wavOf } from '@/core/sound/wav';
 import { documentStore } from '@/state/document';
 import { readoutAtSec, setReadout } from '@/state/playhead';
 import { sessionStore } from '@/state/session';
-import * as app from './testing/whole-app';
-import { workers } from './testing/workers';
+import * as app from '../testing/whole-app';
+import { workers } from '../testing/workers';
 
-vi.mock('@/workers/client', () => import('./testing/workers'));
-vi.mock('localforage', () => import('./testing/memory-forage'));
-// The page's own stand-in for blobs cannot be read in pieces.
-vi.stubGlobal('Blob', NodeBlob);
-vi.stubGlobal('File', NodeFile);
+vi.mock('@/workers/client', () => import('../testing/workers'));
+vi.mock('localforage', () => import('../testing/memory-forage'));
 
 const noise = noiseOf(3);
 const music = wavOf(8000, [Float32Array.from({ length: 24_000 }, () => 0.2 * noise())]);
@@ -36,8 +31,16 @@ const film = () => {
 };
 const services = async () => app.openedServices();
 
-beforeEach(() => app.openRace('Pace'));
-afterEach(app.closeApp);
+beforeEach(() => {
+  // The page's own stand-in for blobs cannot be read in pieces.
+  vi.stubGlobal('Blob', NodeBlob);
+  vi.stubGlobal('File', NodeFile);
+  return app.openRace('Pace');
+});
+afterEach(async () => {
+  await app.closeApp();
+  vi.unstubAllGlobals();
+});
 
 describe('sounds under the film', () => {
   it('come from files, lie on the strip, and are set, cut and taken out', async () => {
