@@ -1,3 +1,4 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
@@ -12,6 +13,19 @@ const onOnePage = {
     setupFiles: ['./src/app/testing/production-react.ts'],
   },
 };
+
+/** Tests that replace modules, or want a page or React of their own: each has its modules to itself. */
+const apart = ['src/ui/playing.test.tsx', ...testsWith(/\bvi\.(mock|resetModules)\(|@vitest-environment/)];
+
+/** The tests, but for those of the whole app, whose text has something. */
+function testsWith(pattern: RegExp): string[] {
+  const tests = ['src', 'scripts'].flatMap((folder) =>
+    readdirSync(folder, { recursive: true, encoding: 'utf8' }).map((name) => `${folder}/${name}`),
+  );
+  return tests
+    .filter((name) => /\.test\.tsx?$/.test(name) && !name.startsWith('src/app/whole/'))
+    .filter((name) => pattern.test(readFileSync(name, 'utf8')));
+}
 
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
@@ -51,16 +65,22 @@ export default defineConfig({
           name: 'ui',
           // They replace no modules. One of them counts what is drawn, which React tells developers alone.
           include: ['src/ui/**/*.test.ts', 'src/ui/**/*.test.tsx'],
-          exclude: ['src/ui/playing.test.tsx'],
+          exclude: apart,
         },
       },
       {
         extends: true,
         test: {
           name: 'app',
-          include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
-          exclude: ['src/core/**', 'src/app/whole/**', 'src/ui/!(playing).test.*', 'src/ui/*/**', '**/node_modules/**'],
+          // The rest, which share their modules as those of the core do.
+          include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+          exclude: ['src/core/**', 'src/app/whole/**', 'src/ui/**', ...apart],
+          isolate: false,
         },
+      },
+      {
+        extends: true,
+        test: { name: 'apart', include: apart },
       },
     ],
     coverage: {
