@@ -6,6 +6,7 @@ import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { reportCoverage } from './lib/coverage.mjs';
 import { ensureBuild, ensurePackages, ensurePrograms, root } from './lib/set-up.mjs';
+import { runUnitTests, unitCoverage, unitReport } from './lib/unit-tests.mjs';
 
 const parts = ['lint', 'types', 'rules', 'unit', 'build', 'e2e'];
 const flags = process.argv.slice(2).map((flag) => flag.replace(/^--/, ''));
@@ -104,13 +105,21 @@ function failedBrowser({ suites = [] }) {
   ]);
 }
 
-function tests(part, name, report, action, count, namesOf) {
+/** Runs tests and counts them. `report` gives what they told, and throws where that is nothing. */
+async function tests(part, name, action, report, count, namesOf) {
   if (!wanted(part)) return;
-  rmSync(report, { force: true });
-  const ok = step(name, action);
+  const startedMs = Date.now();
+  console.log(`\n── ${name}`);
+  let passed = false;
+  try {
+    passed = await action();
+  } catch (error) {
+    console.error(error.message);
+  }
+  const ok = step(`${name}, all in all`, () => passed, startedMs);
   let found = { passed: 0, failed: 1 };
   try {
-    const told = JSON.parse(readFileSync(report, 'utf8'));
+    const told = report();
     found = count(told);
     failures.push(...namesOf(told));
   } catch {
@@ -135,33 +144,33 @@ else {
     ['types', 'Types of the core, without a browser', types('-p', 'tsconfig.core.json')],
     ['rules', 'Dependency rules', npxArgs('depcruise', 'src', '--config', '.dependency-cruiser.cjs')],
   ]);
-  const unit = path.join(reports, 'unit.json');
-  tests(
+  await tests(
     'unit',
     'Unit tests (Vitest)',
-    unit,
-    () => npx('vitest', 'run', '--coverage', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`),
+    () => runUnitTests(root, reports),
+    () => unitReport(reports),
     (json) => ({
       passed: json.numPassedTests,
       failed: json.numFailedTests + (json.numFailedTestSuites > 0 && json.numFailedTests === 0 ? 1 : 0),
     }),
     failedUnit,
   );
-  check('unit', 'Coverage', () => reportCoverage(root, { keep }));
+  check('unit', 'Coverage', () => reportCoverage(unitCoverage(root), root, { keep }));
   check('build', 'Build', () => {
     ensureBuild();
     return true;
   });
   const browser = path.join(reports, 'browser.json');
-  tests(
+  rmSync(browser, { force: true });
+  await tests(
     'e2e',
     'Browser tests (Playwright)',
-    browser,
     () => {
       ensureBuild();
       process.env.PLAYWRIGHT_JSON_OUTPUT_NAME = browser;
       return npx('playwright', 'test', '--reporter=list,json');
     },
+    () => JSON.parse(readFileSync(browser, 'utf8')),
     (json) => ({ passed: json.stats.expected + json.stats.flaky, failed: json.stats.unexpected }),
     failedBrowser,
   );

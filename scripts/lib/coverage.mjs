@@ -1,5 +1,5 @@
 // Coverage by folder: shown after the unit tests, and never less than it was.
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 
 /** Percent of lines by folder, as they were when somebody last kept them. */
@@ -43,14 +43,19 @@ export function fallen(folders, kept) {
     .map(([folder, sums]) => `${folder}: ${percentOf(sums)} %, was ${kept[folder]} %`);
 }
 
-/** Prints the figures. Returns whether none has fallen. With `keep`, they become those that later ones are held to. */
-export function reportCoverage(root, { keep = false } = {}) {
-  const file = path.join(root, 'coverage/coverage-summary.json');
-  if (!existsSync(file)) {
+/**
+ * Prints the figures. With `keep`, they become those that later ones are held to.
+ *
+ * @param {Parameters<typeof byFolder>[0] | null} files null where the tests wrote none.
+ * @param {string} root
+ * @returns {boolean} Whether none has fallen.
+ */
+export function reportCoverage(files, root, { keep = false } = {}) {
+  if (!files) {
     console.error('The unit tests wrote no coverage.');
     return false;
   }
-  const folders = byFolder(JSON.parse(readFileSync(file, 'utf8')), root);
+  const folders = byFolder(files, root);
   const kept = JSON.parse(readFileSync(path.join(root, KEPT), 'utf8'));
   console.log('\nLines that unit tests run, by folder');
   for (const [folder, sums] of folders) console.log(`  ${String(percentOf(sums)).padStart(3)} %  ${folder}`);

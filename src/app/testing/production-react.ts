@@ -1,3 +1,4 @@
+import { configure, getConfig } from '@testing-library/react';
 import React from 'react';
 import { flushSync } from 'react-dom';
 
@@ -7,7 +8,10 @@ import { flushSync } from 'react-dom';
  * drawn before it returns, and what is asked for meanwhile a turn later.
  */
 
-const turn = () => new Promise<void>((resolve) => setTimeout(resolve));
+// Those of the machine, where a test has a clock of its own.
+const { setTimeout: soon, setImmediate: atOnce } = globalThis;
+/** Until what React, a timer or an effect has put off has had its turn. */
+const turn = () => new Promise<void>((resolve) => soon(() => atOnce(resolve)));
 
 /** What came of something, once React has drawn what was asked for meanwhile. */
 async function drawn<T>(result: T | Promise<T>): Promise<T> {
@@ -20,3 +24,12 @@ async function drawn<T>(result: T | Promise<T>): Promise<T> {
 const act = <T>(work: () => T | Promise<T>): Promise<T> => drawn(flushSync(work));
 
 Object.assign(React, { act });
+
+// What follows from the last event stands before the person does the next thing, as it does for a person.
+const { asyncWrapper } = getConfig();
+configure({
+  asyncWrapper: async (work) => {
+    await turn();
+    return asyncWrapper(work);
+  },
+});

@@ -146,7 +146,7 @@ describe.each(families.map((family) => [family.id, family] as const))('the famil
           }
         }
       }),
-      { numRuns: 40 },
+      { numRuns: 25 },
     );
   });
 

@@ -86,7 +86,7 @@ describe('texts keep apart and stay on stage', () => {
       const cube = lively(5, 14, 1234.5);
       for (const [name, size] of Object.entries(ratios)) {
         const dress = { ...look.dress, counters: { ...counters, stamp: look.dress.counters.stamp } };
-        const faults = faultsOver(projectOf({ text: words, dress, places: 10 }, size, look.background), cube, 37);
+        const faults = faultsOver(projectOf({ text: words, dress, places: 10 }, size, look.background), cube, 19);
         expect(faults.slice(0, 3), `${look.name} at ${name}`).toEqual([]);
       }
     });
@@ -98,7 +98,7 @@ describe('texts keep apart and stay on stage', () => {
       for (const [name, size] of Object.entries(ratios)) {
         const base = (looks[0] as (typeof looks)[number]).dress;
         const dress = { ...base, counters, bars: { ...base.bars, direction } };
-        const faults = faultsOver(projectOf({ text: words, dress, places }, size), cube, 23);
+        const faults = faultsOver(projectOf({ text: words, dress, places }, size), cube, 13);
         expect(faults.slice(0, 3), `${direction} at ${name}`).toEqual([]);
       }
     }
