@@ -85,7 +85,9 @@ export default defineConfig({
     ],
     coverage: {
       provider: 'v8',
-      include: ['src/**/*.{ts,tsx}'],
+      // `npm test` asks for the core and for the rest by itself.
+      include: process.env.COVERED?.split(' ') ?? ['src/**/*.{ts,tsx}'],
+      reportsDirectory: process.env.COVERAGE_FOLDER ?? 'coverage',
       exclude: ['src/**/testing/**', 'src/**/*.test.{ts,tsx}', 'src/**/*.d.ts'],
       reporter: ['text-summary', 'json-summary'],
     },

@@ -147,7 +147,7 @@ else {
   await tests(
     'unit',
     'Unit tests (Vitest)',
-    () => runUnitTests(root, reports),
+    () => runUnitTests(reports),
     () => unitReport(reports),
     (json) => ({
       passed: json.numPassedTests,
@@ -155,7 +155,7 @@ else {
     }),
     failedUnit,
   );
-  check('unit', 'Coverage', () => reportCoverage(unitCoverage(root), root, { keep }));
+  check('unit', 'Coverage', () => reportCoverage(unitCoverage(), root, { keep }));
   check('build', 'Build', () => {
     ensureBuild();
     return true;

@@ -1,25 +1,37 @@
 // The unit tests, in two processes beside each other: what one waits for or works out alone leaves the other its core.
 import { spawn } from 'node:child_process';
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { createInterface } from 'node:readline';
+import { root } from './set-up.mjs';
+
+/** Everything in `src` but the core. */
+const apps = readdirSync(path.join(root, 'src')).filter((name) => name !== 'core');
 
 /** Each tests a share of the sources, and says which of their lines it ran. */
 const shares = [
-  { name: 'core', args: ['--project=core', '--coverage.include=src/core/**/*.ts'] },
-  { name: 'rest', args: ['--project=!core', '--coverage.include=src/!(core)/**/*.{ts,tsx}'] },
+  { name: 'core', projects: 'core', covers: ['src/core/**/*.ts'] },
+  {
+    name: 'rest',
+    projects: '!core',
+    covers: apps.map((name) => `src/${name}${name.endsWith('.ts') ? '' : '/**/*.{ts,tsx}'}`),
+  },
 ];
 
 /** Where a share says what came of its tests. */
 const reportOf = (reports, { name }) => path.join(reports, `unit-${name}.json`);
 /** The lines that unit tests of a share ran, as `json-summary` has them. */
-const summaryOf = (root, { name }) => path.join(root, 'coverage', name, 'coverage-summary.json');
+const summaryOf = ({ name }) => path.join(root, 'coverage', name, 'coverage-summary.json');
 
-function runShare(root, reports, share) {
-  for (const old of [reportOf(reports, share), summaryOf(root, share)]) rmSync(old, { force: true });
-  const args = ['vitest', 'run', ...share.args, '--coverage', `--coverage.reportsDirectory=coverage/${share.name}`];
+function runShare(reports, share) {
+  for (const old of [reportOf(reports, share), summaryOf(share)]) rmSync(old, { force: true });
+  const args = ['vitest', 'run', `--project=${share.projects}`, '--coverage'];
   const told = ['--reporter=default', '--reporter=json', `--outputFile.json=${reportOf(reports, share)}`];
-  const child = spawn('npx', ['--no-install', ...args, ...told], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn('npx', ['--no-install', ...args, ...told], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, COVERED: share.covers.join(' '), COVERAGE_FOLDER: `coverage/${share.name}` },
+  });
   // Line by line, so that neither breaks into what the other says.
   for (const [from, to] of [
     [child.stdout, process.stdout],
@@ -35,12 +47,11 @@ function runShare(root, reports, share) {
 /**
  * Runs all unit tests.
  *
- * @param {string} root The project's folder.
  * @param {string} reports The folder for what they say.
  * @returns {Promise<boolean>} Whether all of them passed.
  */
-export async function runUnitTests(root, reports) {
-  const outcomes = await Promise.all(shares.map((share) => runShare(root, reports, share)));
+export async function runUnitTests(reports) {
+  const outcomes = await Promise.all(shares.map((share) => runShare(reports, share)));
   return outcomes.every(Boolean);
 }
 
@@ -64,11 +75,10 @@ export function unitReport(reports) {
 /**
  * The lines that they ran, by file.
  *
- * @param {string} root
  * @returns {Record<string, { lines: { total: number, covered: number } }> | null} null where a share wrote none.
  */
-export function unitCoverage(root) {
-  const files = shares.map((share) => summaryOf(root, share));
+export function unitCoverage() {
+  const files = shares.map(summaryOf);
   if (!files.every((file) => existsSync(file))) return null;
   return Object.assign({}, ...files.map((file) => JSON.parse(readFileSync(file, 'utf8'))));
 }
