@@ -1,5 +1,5 @@
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { CuePiece } from '@/core/film/cue-plan';
 import type { TakenPiece } from '@/core/film/cue-walk';
 import { setSession } from '@/state/session';
@@ -37,9 +37,27 @@ interface Kept {
   readonly voice: Float32Array | null;
 }
 
+const SECOND_MS = 7;
+
+/** Holds the seconds of a countdown: each goes by when it is told to. */
+function heldSeconds(): () => Promise<void> {
+  const later = globalThis.setTimeout;
+  let held: (() => void) | null = null;
+  vi.spyOn(globalThis, 'setTimeout').mockImplementation(((run: () => void, ms?: number) => {
+    if (ms !== SECOND_MS) return later(run, ms);
+    held = run;
+    return later(() => undefined);
+  }) as typeof setTimeout);
+  return async () => {
+    const run = await waitFor(() => held ?? expect.fail('No second is being waited for.'));
+    held = null;
+    await act(async () => run());
+  };
+}
+
 function opened(answers: Record<string, (...given: never[]) => unknown> = {}) {
   const kept: Kept[] = [];
-  const drawn = draw(<SpeakAlong secondMs={5} />, {
+  const drawn = draw(<SpeakAlong secondMs={SECOND_MS} />, {
     'speak.microphones': async () => [
       { id: 'desk', label: 'Desk microphone' },
       { id: 'stand-in', label: 'Made-up voice' },
@@ -68,15 +86,22 @@ beforeEach(() => {
   setSession({ speaking: true });
   said = 0;
 });
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});
 
 describe('speaking along', () => {
   it('counts down, starts a period at each press, and keeps times and voice', async () => {
+    const passSecond = heldSeconds();
     const { kept, asked } = opened();
     fireEvent.click(await screen.findByRole('button', { name: 'Begin' }));
-    await screen.findByText('3');
-    // Presses before it begins do nothing.
-    space();
+    for (const count of ['3', '2', '1']) {
+      await screen.findByText(count);
+      // Presses before it begins do nothing.
+      space();
+      await passSecond();
+    }
     await waitFor(() => expect(screen.getByRole('button', { name: 'Next' })).toHaveProperty('disabled', false));
     expect(screen.getByText(/Next: 2001/)).toBeTruthy();
     space();
