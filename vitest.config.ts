@@ -73,7 +73,7 @@ export default defineConfig({
         test: {
           name: 'app',
           // The rest, which share their modules as those of the core do.
-          include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+          include: ['src/**/*.test.{ts,tsx}', 'scripts/**/*.test.ts'],
           exclude: ['src/core/**', 'src/app/whole/**', 'src/ui/**', ...apart],
           isolate: false,
         },

@@ -2,7 +2,7 @@
 
 import { toast } from 'sonner';
 import type { Picture } from '@/core/project/film-parts';
-import { heldChart } from '@/core/project/pieces';
+import { heldChart, heldPiece } from '@/core/project/pieces';
 import type { Project } from '@/core/project/project';
 import { type ChartDraft, currentChart } from '@/state/current';
 import { documentStore, edit } from '@/state/document';
@@ -111,12 +111,19 @@ export async function addCategoryPictures(files: readonly File[]): Promise<void>
   );
 }
 
-/** Reads one picture for the project; null where it could not be read, or another project is open by then. */
-export async function addPicture(file: File): Promise<Picture | null> {
+/**
+ * Reads one picture for the project.
+ *
+ * @param pieceId The piece of the film that it is for; null where it is for the whole.
+ * @returns null where it could not be read, or what it is for is gone by then.
+ */
+export async function addPicture(file: File, pieceId: string | null): Promise<Picture | null> {
   const asked = documentStore.getState().project?.id;
   const [picture] = await readPictures([file]);
-  if (!picture || !stillThere(documentStore.getState().project?.id === asked, 'its film', file.name)) return null;
-  return picture;
+  const { project } = documentStore.getState();
+  if (!picture || !project || !stillThere(project.id === asked, 'its film', file.name)) return null;
+  const there = pieceId === null || heldPiece(project, pieceId) !== null;
+  return stillThere(there, 'its piece of the film', file.name) ? picture : null;
 }
 
 /** Adds a font of the person's own; null where it could not be read. */

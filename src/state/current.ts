@@ -89,9 +89,22 @@ export function currentDressed(project: Project): Chart | Card {
   return cardOf(project, sessionStore.getState().pieceId) ?? currentChart(project);
 }
 
-/** Changes what is edited, be it a chart or a card; see `edit` for gestures. */
-export function editDressed(recipe: (dressed: ChartDraft | CardDraft) => void, gesture: string | null = null): void {
-  edit((draft) => recipe(currentDressed(draft as Project) as ChartDraft | CardDraft), gesture);
+/**
+ * Changes what is edited, be it a chart or a card; see `edit` for gestures.
+ *
+ * @param pieceId The piece whose chart or card it was when something began that takes its time, as for `editCard`.
+ */
+export function editDressed(
+  recipe: (dressed: ChartDraft | CardDraft) => void,
+  gesture: string | null = null,
+  pieceId: string | null = null,
+): void {
+  edit((draft) => {
+    const project = draft as Project;
+    if (pieceId !== null && !heldPiece(project, pieceId)) return;
+    const dressed = pieceId === null ? currentDressed(project) : (cardOf(project, pieceId) ?? chartOf(project, pieceId));
+    if (dressed) recipe(dressed as ChartDraft | CardDraft);
+  }, gesture);
 }
 
 /** Changes the table of the chart that is edited; see `edit` for gestures. */

@@ -212,7 +212,8 @@ export interface Services {
   readonly farm: FarmServices;
   /** Adds pictures and gives them to the categories whose names they carry. */
   addCategoryPictures(files: readonly File[]): Promise<void>;
-  addPicture(file: File): Promise<Picture | null>;
+  /** Reads a picture for a piece of the film, null for the whole; null where it cannot be, or that is gone by then. */
+  addPicture(file: File, pieceId: string | null): Promise<Picture | null>;
   /** The bytes of a picture of the project; null where they are lost. */
   pictureBytes(picture: Picture): Promise<ArrayBuffer | null>;
   /** A small picture of each piece that plays, by its id. */

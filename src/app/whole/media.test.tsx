@@ -35,6 +35,7 @@ function putReaders(): void {
         readonly bytes: ArrayBuffer,
       ) {}
       async load() {
+        await reading;
         if (new TextDecoder().decode(this.bytes) === 'nothing') throw new Error('no font');
         return this;
       }
@@ -143,6 +144,18 @@ describe('what takes its time to be read', () => {
     expect(project().film.pieces.map(({ extras }) => extras.length)).toEqual([0, 1]);
   });
 
+  it('is the type of the chart that it was chosen for', async () => {
+    await addPiece('This table as another chart', 'Pie');
+    await app.press('Type');
+    await meanwhile(
+      () => app.choose('Font file', app.file('Letters.woff2', 'letters')),
+      () => goToPiece(0),
+    );
+    await waitFor(() => expect(project().fonts).toHaveLength(1));
+    const families = () => project().charts.map(({ dress }) => JSON.stringify(dress).includes('"Letters"'));
+    await waitFor(() => expect(families()).toEqual([false, true]));
+  });
+
   it('goes to the categories of the chart that it was chosen for', async () => {
     await addPiece('This table as another chart', 'Pie');
     await meanwhile(
@@ -153,7 +166,14 @@ describe('what takes its time to be read', () => {
     expect(project().charts.map(({ pictures }) => pictures.map(({ category }) => category))).toEqual([[], ['Bravo']]);
   });
 
-  it('says so, and changes nothing, where its chart is gone or another film is open', async () => {
+  it('says so, and changes nothing, where its chart or piece is gone, or another film is open', async () => {
+    await addPiece('A card', 'Opening card');
+    await meanwhile(
+      () => app.choose('Picture for the logo', png('mark.png', '40x20')),
+      () => app.press('Undo'),
+    );
+    await app.pageSays('Not added, since its piece of the film is not open any more: mark.png');
+    expect(project().pictures).toEqual([]);
     await addPiece('This table as another chart', 'Pie');
     await meanwhile(
       () => app.choose('Pictures of categories', png('Bravo.png', '40x40')),

@@ -1,15 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { parseDelimited } from '../table/delimited';
+import { tableOf } from '../testing/read-table';
 import { cubeValue } from './cube';
 import { fieldsOf } from './fields';
 import { recogniseShapes } from './recognise-shape';
 import { shapeCube } from './shape-cube';
-
-function tableOf(text: string) {
-  const outcome = parseDelimited(text);
-  if (!outcome.ok) throw new Error(outcome.issues[0]?.message);
-  return outcome.value.table;
-}
 
 function guess(text: string) {
   return recogniseShapes(tableOf(text))[0]?.fields;

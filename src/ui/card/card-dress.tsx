@@ -75,6 +75,7 @@ function OwnBack() {
       {back && (
         <BackgroundFields
           background={back}
+          pieceId={pieceId}
           onChange={(change, gesture) =>
             editCard(
               (card) => {

@@ -26,7 +26,7 @@ export function LogoField() {
     <>
       <Field control="card-logo" hint={pictures.length > 0 ? undefined : 'No logo yet. PNG, JPEG, WebP or SVG.'}>
         <div className="flex flex-wrap gap-2">
-          <PictureButton label="Picture for the logo" onPicture={setLogo}>
+          <PictureButton label="Picture for the logo" pieceId={pieceId} onPicture={setLogo}>
             Choose a logo
           </PictureButton>
           {pictureId !== '' && <Button onClick={() => setLogo('')}>Without a logo</Button>}

@@ -39,6 +39,7 @@ export function FilmBackground() {
   return (
     <BackgroundFields
       background={background}
+      pieceId={null}
       onChange={(change, gesture) =>
         editStage((stage) => {
           stage.background = change(stage.background);
@@ -53,11 +54,13 @@ type BackgroundChange = (now: Background) => Background;
 
 interface BackgroundFieldsProps {
   readonly background: Background;
+  /** The card that it lies behind; null where that is the whole film. */
+  readonly pieceId: string | null;
   readonly onChange: (change: BackgroundChange, gesture: string | null) => void;
 }
 
 /** One colour, a gradient, a picture, or nothing behind everything. */
-export function BackgroundFields({ background, onChange }: BackgroundFieldsProps) {
+export function BackgroundFields({ background, pieceId, onChange }: BackgroundFieldsProps) {
   const setColour = (colour: string, gesture: string | null) => onChange((now) => ({ ...now, colour }), gesture);
   const write = (path: string, next: unknown, gesture: string | null) =>
     onChange((now) => {
@@ -95,6 +98,7 @@ export function BackgroundFields({ background, onChange }: BackgroundFieldsProps
         <>
           <BackgroundPicture
             pictureId={background.pictureId}
+            pieceId={pieceId}
             onPicture={(pictureId, gesture) =>
               onChange((now) => (now.kind === 'picture' ? { ...now, pictureId } : now), gesture)
             }

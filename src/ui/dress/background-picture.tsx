@@ -6,15 +6,16 @@ import { useProject } from '../use-state';
 
 interface BackgroundPictureProps {
   readonly pictureId: string;
+  readonly pieceId: string | null;
   readonly onPicture: (pictureId: string, gesture: string) => void;
 }
 
 /** Which picture lies behind everything. */
-export function BackgroundPicture({ pictureId, onPicture }: BackgroundPictureProps) {
+export function BackgroundPicture({ pictureId, pieceId, onPicture }: BackgroundPictureProps) {
   const name = useProject((project) => project.pictures.find(({ id }) => id === pictureId)?.fileName ?? '', '');
   return (
     <Field control="background-picture" hint={name || 'No picture yet.'}>
-      <PictureButton label="Picture for the background" onPicture={onPicture}>
+      <PictureButton label="Picture for the background" pieceId={pieceId} onPicture={onPicture}>
         Choose a picture
       </PictureButton>
     </Field>

@@ -58,7 +58,7 @@ export function ExtrasSection() {
     else setSession({ pickedExtra: addExtra(fresh(kind)) });
   };
   const addPictures = async ([chosen]: readonly File[]) => {
-    const picture = chosen ? await addPicture(chosen) : null;
+    const picture = chosen ? await addPicture(chosen, pieceId) : null;
     if (!picture) return;
     const width = 16;
     const height = Math.max(0.5, (width * picture.heightPx) / picture.widthPx);

@@ -11,7 +11,7 @@ import { FileButton } from '../parts/file-button';
 import { NumberField } from '../parts/number-field';
 import { SelectField } from '../parts/select-field';
 import { useServices } from '../services';
-import { useDressed, useProject } from '../use-state';
+import { useDressed, usePiece, useProject } from '../use-state';
 
 const isLabel = (part: TextPart | LabelPart): part is LabelPart => labelParts.some((label) => label === part);
 
@@ -74,7 +74,8 @@ function FamilyField({ at }: { readonly at: string }) {
     ...own.map((font) => ({ value: font.family, label: font.family, note: 'yours' })),
     ...shippedFamilies.map((each) => ({ value: each.family, label: each.family, note: each.kind })),
   ];
-  const set = (value: string) => editDressed((dressed) => putAt(dressed, `${at}.family`, value));
+  const pieceId = usePiece(({ id }) => id, null);
+  const set = (value: string) => editDressed((dressed) => putAt(dressed, `${at}.family`, value), null, pieceId);
   return (
     <>
       <SelectField control="type-family" value={family} choices={choices} placeholder={family} onChange={set} />

@@ -159,4 +159,34 @@ describe('both painters', () => {
     expect(calls).toEqual(expect.arrayContaining(['translate 200 150', 'rotate 0.785', 'fillText ten letter -50 0']));
     expect(primitiveOf(node).svg(node, new SvgWriter(measureBySize, new Map()))).toContain('rotate(45 200 150)');
   });
+
+  it('show a picture, or a window of it, cut round, and nothing of one that is not there', () => {
+    const node = {
+      kind: 'image' as const,
+      id: 'i',
+      imageId: 'sea',
+      x: 10,
+      y: 20,
+      widthPx: 40,
+      heightPx: 30,
+      crop: { x: 0.25, y: 0, width: 0.5, height: 1 },
+    };
+    const images = new Map([['sea', { width: 200, height: 100 } as ImageBitmap]]);
+    const painted = (more: object, known = images) => {
+      const { surface, calls } = recordingSurface();
+      primitiveOf(node).draw(surface, { ...node, ...more }, { measure: measureBySize, images: known });
+      return calls;
+    };
+    expect(painted({}).at(-1)).toMatch(/^drawImage .*50 0 100 100 10 20 40 30$/);
+    expect(painted({ crop: undefined }).at(-1)).toMatch(/0 0 200 100 10 20 40 30$/);
+    expect(painted({ radiusPx: 6 })).toEqual(expect.arrayContaining(['save', 'clip', 'restore']));
+    expect([painted({}, new Map()), painted({ widthPx: 0 })]).toEqual([[], []]);
+    const svg = (more: object) =>
+      primitiveOf(node).svg({ ...node, ...more }, new SvgWriter(measureBySize, new Map([['sea', 'data:a&b']])));
+    expect(svg({})).toMatch(/viewBox="0.25 0 0.5 1".*href="data:a&amp;b"/);
+    expect(svg({ radiusPx: 6, opacity: 0.5 })).toMatch(/<clipPath id="d1">.*clip-path="url\(#d1\)" opacity="0.5"/);
+    expect(svg({ imageId: 'gone' })).toBe('');
+    expect(found([{ ...node, subject }], 49, 49)).toBe(3);
+    expect(found([{ ...node, subject }], 51, 49)).toBeUndefined();
+  });
 });

@@ -1,20 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cellText } from '../../table/column';
-import { parseDelimited } from '../../table/delimited';
 import type { Table } from '../../table/table';
+import { tableOf } from '../../testing/read-table';
 import { cubeValue } from '../cube';
 import { type Fields, fieldsOf } from '../fields';
 import { Preparer } from '../preparation';
 import { readStepsFile, writeStepsFile } from '../steps-file';
 import { stepOf } from '../understand';
 import type { Step, StepPlan } from './step';
-
-function tableOf(text: string): Table {
-  const outcome = parseDelimited(text);
-  if (!outcome.ok) throw new Error(outcome.issues[0]?.message);
-  return outcome.value.table;
-}
 
 const steps = (...plans: StepPlan[]) => plans.map((plan, i) => stepOf(plan, `s${i}`));
 const rowsOf = (table: Table) =>
