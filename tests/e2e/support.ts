@@ -31,8 +31,11 @@ export async function unfold(page: Page, name: string): Promise<void> {
 /** Pauses at the film's start, so that pictures stand still and are the same however fast the machine is. */
 export async function pause(page: Page): Promise<void> {
   const button = page.getByRole('button', { name: 'Pause', exact: true });
-  if (await button.isVisible()) await button.click();
-  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
+  // A film that ends just then takes the button away.
+  await expect(async () => {
+    if (await button.isVisible()) await button.click({ timeout: 5000 });
+    await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible({ timeout: 5000 });
+  }).toPass();
   await page.keyboard.press('Home');
   await expect.poll(() => shownFrame(page)).toBe(0);
 }
