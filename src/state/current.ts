@@ -102,7 +102,8 @@ export function editDressed(
   edit((draft) => {
     const project = draft as Project;
     if (pieceId !== null && !heldPiece(project, pieceId)) return;
-    const dressed = pieceId === null ? currentDressed(project) : (cardOf(project, pieceId) ?? chartOf(project, pieceId));
+    const dressed =
+      pieceId === null ? currentDressed(project) : (cardOf(project, pieceId) ?? chartOf(project, pieceId));
     if (dressed) recipe(dressed as ChartDraft | CardDraft);
   }, gesture);
 }

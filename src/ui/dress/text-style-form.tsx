@@ -69,12 +69,13 @@ function FamilyField({ at }: { readonly at: string }) {
   const { addFont } = useServices();
   const family = useDressed((dressed) => String(valueAt(dressed, `${at}.family`)));
   const own = useProject((project) => project.fonts, none);
+  // A font takes its time to be read: the text that it was chosen for is set in it.
+  const pieceId = usePiece(({ id }) => id, null);
   if (family === null) return null;
   const choices = [
     ...own.map((font) => ({ value: font.family, label: font.family, note: 'yours' })),
     ...shippedFamilies.map((each) => ({ value: each.family, label: each.family, note: each.kind })),
   ];
-  const pieceId = usePiece(({ id }) => id, null);
   const set = (value: string) => editDressed((dressed) => putAt(dressed, `${at}.family`, value), null, pieceId);
   return (
     <>
