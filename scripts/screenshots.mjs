@@ -283,6 +283,10 @@ async function shootAll() {
   await shootKeeping();
   const light = await open('light');
   await seek(light, 0.56);
+  // A canvas that nothing has been drawn on is 300 wide.
+  await light.waitForFunction(() =>
+    [...document.querySelectorAll('[aria-label^="Tell it with"] canvas')].every((canvas) => canvas.width !== 300),
+  );
   await shoot(light, 'dress');
   const emblems = path.join(root, 'public/samples/emblems');
   await light
