@@ -15,7 +15,7 @@ const onOnePage = {
 };
 
 /** Tests that replace modules, or want a page or React of their own: each has its modules to itself. */
-const apart = ['src/ui/playing.test.tsx', ...testsWith(/\bvi\.(mock|resetModules)\(|@vitest-environment/)];
+const apart = testsWith(/\bvi\.(mock|resetModules)\(|@vitest-environment/);
 
 /** The tests, but for those of the whole app, whose text has something. */
 function testsWith(pattern: RegExp): string[] {

@@ -101,9 +101,8 @@ export function editDressed(
 ): void {
   edit((draft) => {
     const project = draft as Project;
-    if (pieceId !== null && !heldPiece(project, pieceId)) return;
-    const dressed =
-      pieceId === null ? currentDressed(project) : (cardOf(project, pieceId) ?? chartOf(project, pieceId));
+    const piece = draftPiece(draft, pieceId);
+    const dressed = piece && (cardOf(project, piece.id) ?? chartOf(project, piece.id));
     if (dressed) recipe(dressed as ChartDraft | CardDraft);
   }, gesture);
 }

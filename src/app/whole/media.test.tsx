@@ -134,6 +134,21 @@ describe('what takes its time to be read', () => {
     expect([cardAt(0)?.logo.pictureId, cardAt(2)?.logo.pictureId]).toEqual([project().pictures[0]?.id, '']);
   });
 
+  it('lies behind the card that it was chosen for', async () => {
+    await addPiece('A card', 'Closing card');
+    await addPiece('A card', 'Opening card');
+    await app.saysOnStage(/^Opening card/);
+    await app.user.click(screen.getByRole('switch', { name: 'A background of its own' }));
+    await app.select('Background is', 'Picture');
+    await meanwhile(
+      () => app.choose('Picture for the background', png('sea.png', '80x40')),
+      () => goToPiece(2),
+    );
+    await waitFor(() => expect(project().pictures).toHaveLength(1));
+    expect(cardAt(0)?.back).toMatchObject({ kind: 'picture', pictureId: project().pictures[0]?.id });
+    expect(cardAt(2)?.back).toBeNull();
+  });
+
   it('is an extra of the piece that it was chosen for', async () => {
     await addPiece('This table as another chart', 'Pie');
     await meanwhile(
