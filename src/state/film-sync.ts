@@ -129,7 +129,7 @@ export class FilmSync {
     const failure = looked ?? (rest ? null : [...broken.values()][0]);
     setSession({ broken: brokenPieces(project, broken) });
     if (failure || !rest) this.fail(failure ?? []);
-    else await this.prepare(rest);
+    else await this.prepare(rest, project);
   }
 
   /** Brings one chart's values up to date. Why it has none, or that the document has changed meanwhile; null where all is well. */
@@ -208,7 +208,8 @@ export class FilmSync {
     });
   }
 
-  private async prepare(project: Project): Promise<void> {
+  /** @param whole The document's project; that of the film is without what cannot be shown. */
+  private async prepare(project: Project, whole: Project): Promise<void> {
     if (!this.stageReady) return;
     const cubes = this.cubes();
     const fresh = new Map([...cubes].filter(([id, cube]) => this.sent.get(id) !== cube));
@@ -237,6 +238,7 @@ export class FilmSync {
       failure: [],
       overview: report.overview,
       filmRevision: sessionStore.getState().filmRevision + 1,
+      staged: whole,
       span: fits ? span : null,
     });
   }

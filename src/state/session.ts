@@ -97,6 +97,8 @@ export interface SessionState {
   readonly overview: FilmOverview | null;
   /** How often a film has been prepared: with another number its pictures are others. */
   readonly filmRevision: number;
+  /** The project whose film is on the stage; another than the document's while an edit is on its way there, or cannot be shown. */
+  readonly staged: Project | null;
   readonly playing: boolean;
   readonly speed: number;
   readonly looping: boolean;
@@ -174,6 +176,7 @@ export const sessionStore = createStore<SessionState>(() => ({
   overview: null,
   broken: new Map(),
   filmRevision: 0,
+  staged: null,
   playing: false,
   speed: 1,
   looping: true,

@@ -1,6 +1,7 @@
 import { configure, getConfig } from '@testing-library/react';
 import React from 'react';
 import { flushSync } from 'react-dom';
+import { afterAll, vi } from 'vitest';
 
 /*
  * Tests of the whole app draw it with React as people have it, which takes two thirds of the time of the one for developers.
@@ -33,3 +34,6 @@ configure({
     return asyncWrapper(work);
   },
 });
+
+// A part of the interface that is fetched when it is first looked at would else be missing in the next file, where this one ends first.
+afterAll(() => vi.dynamicImportSettled());

@@ -6,7 +6,7 @@ import { Field } from '../parts/field';
 import { Picture } from '../parts/picture';
 import { useSmallPictures } from '../parts/use-small-pictures';
 import { useServices } from '../services';
-import { useCard, useProject, useSession } from '../use-state';
+import { useCard, useProject } from '../use-state';
 
 const PICTURE_PX = 200;
 
@@ -53,8 +53,7 @@ export function DesignGallery() {
 /** A small picture of the card in each design. */
 function useDesignPictures(): readonly ImageBitmap[] {
   const { designPictures } = useServices();
-  const revision = useSession((state) => state.filmRevision);
   const card = useCard((each) => JSON.stringify({ ...each, design: null }));
   const stage = useProject((project) => project.film.stage, null);
-  return useSmallPictures(() => designPictures(PICTURE_PX), [card, stage, revision]);
+  return useSmallPictures('designs', () => designPictures(PICTURE_PX), [card, stage]);
 }

@@ -3,11 +3,12 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { knownFamilies } from '@/core/families/known';
 import { suggestFamily } from '@/core/families/suggest';
+import { inFamily } from '@/core/families/switch-family';
 import { type KnownFamily, type Story, stories } from '@/core/project/family-document';
-import { currentChart } from '@/state/current';
 import { setFamily } from '@/state/edit-chart';
 import { Field, Section } from '../parts/field';
 import { Picture } from '../parts/picture';
+import { useSmallPictures } from '../parts/use-small-pictures';
 import { useServices } from '../services';
 import { useChart, useDocument, useSession } from '../use-state';
 
@@ -38,7 +39,6 @@ export function FamilySection() {
     return cube ? suggestFamily(cube, knownFamilies, further) : null;
   }, [cube, choices, value]);
   const suggested = knownFamilies.find(({ id }) => id === suggestion?.id);
-  const stamp = usePictureStamp();
   const told = stories.filter((story) => knownFamilies.some(({ tells }) => tells === story));
   return (
     <Section title="What should the film tell?" short="Tells">
@@ -53,7 +53,7 @@ export function FamilySection() {
                 <ul className="flex" style={{ gap: GAP_PX }}>
                   {answers.map((each) => (
                     <li key={each.id} style={{ width: CARD_PX }}>
-                      <FamilyCard family={each} chosen={family === each.id} stamp={stamp} />
+                      <FamilyCard family={each} chosen={family === each.id} />
                     </li>
                   ))}
                 </ul>
@@ -79,14 +79,14 @@ export function FamilySection() {
 interface CardProps {
   readonly family: KnownFamily;
   readonly chosen: boolean;
-  /** Changes when the pictures are out of date. */
-  readonly stamp: unknown;
 }
 
-function FamilyCard({ family, chosen, stamp }: CardProps) {
+function FamilyCard({ family, chosen }: CardProps) {
   const [pointed, setPointed] = useState(false);
-  const still = usePictures(family.id, 1, stamp, true);
-  const moving = usePictures(family.id, MOVING.count, stamp, pointed);
+  const { familyPictures } = useServices();
+  const stamp = usePictureStamp(family);
+  const still = useSmallPictures(`family ${family.id}`, () => familyPictures(family.id, PICTURE_PX, 1), stamp);
+  const moving = useMovingPictures(family.id, stamp, pointed);
   const shown = useMovingPicture(moving, pointed) ?? still[0] ?? null;
   return (
     <button
@@ -106,45 +106,43 @@ function FamilyCard({ family, chosen, stamp }: CardProps) {
   );
 }
 
-/** Something that is another one whenever pictures of the chart are out of date: data, look, words, shape of the stage. */
-function usePictureStamp(): unknown {
+/** What decides how the chart looks in a family: all that it takes along there. */
+function usePictureStamp(family: KnownFamily): readonly unknown[] {
   const cube = useSession((state) => state.cube);
-  const ready = useSession((state) => state.status === 'ready');
-  const dress = useDocument(({ project }) => (project ? currentChart(project).dress : null));
-  const text = useDocument(({ project }) => (project ? currentChart(project).text : null));
+  const chart = useChart((each) => each);
   const stage = useDocument(({ project }) => project?.film.stage ?? null);
-  return useMemo(() => ({ cube, dress, text, stage, ready }), [cube, dress, text, stage, ready]);
+  return useMemo(() => {
+    if (!chart) return [cube, stage];
+    const { family: _, familyVersion, kept, play, own, ...shown } = inFamily(chart, family, cube);
+    return [cube, stage, JSON.stringify([play, own]), ...Object.values(shown)];
+  }, [cube, chart, stage, family]);
 }
 
-/** Pictures of the chart in a family, asked for once the person pauses. Empty until they are there. */
-function usePictures(id: string, count: number, stamp: unknown, wanted: boolean): readonly ImageBitmap[] {
+/** Pictures of the chart in a family over its time, asked for when it is pointed at. Empty until they are there. */
+function useMovingPictures(id: string, stamp: readonly unknown[], pointed: boolean): readonly ImageBitmap[] {
   const { familyPictures } = useServices();
-  const [made, setMade] = useState<{ readonly stamp: unknown; readonly pictures: readonly ImageBitmap[] }>(nothing);
-  const has = made.stamp === stamp && made.pictures.length > 0;
+  const [made, setMade] = useState(nothing);
+  const has = made.stamp === stamp;
   useEffect(() => {
-    if (!wanted || has) return;
+    if (!pointed || has) return;
     let ended = false;
-    const timer = setTimeout(
-      () => {
-        void familyPictures(id, PICTURE_PX, count)
-          // A chart that this family cannot draw has no picture; choosing it says why.
-          .catch(() => [])
-          .then((pictures) => {
-            if (!ended && pictures.length > 0) setMade({ stamp, pictures });
-          });
-      },
-      count === 1 ? 400 : 60,
-    );
+    const timer = setTimeout(() => {
+      void familyPictures(id, PICTURE_PX, MOVING.count)
+        // A chart that this family cannot draw has no picture; choosing it says why.
+        .catch(() => [])
+        .then((pictures) => {
+          if (!ended && pictures.length > 0) setMade({ stamp, pictures });
+        });
+    }, 60);
     return () => {
       ended = true;
       clearTimeout(timer);
     };
-  }, [familyPictures, id, count, stamp, wanted, has]);
-  return count === 1 || has ? made.pictures : none;
+  }, [familyPictures, id, stamp, pointed, has]);
+  return has ? made.pictures : nothing.pictures;
 }
 
-const none: readonly ImageBitmap[] = [];
-const nothing = { stamp: null, pictures: none };
+const nothing: { readonly stamp: unknown; readonly pictures: readonly ImageBitmap[] } = { stamp: null, pictures: [] };
 
 /** One picture after the other, over and over, while pointed at; null while not, and for who wants nothing to move. */
 function useMovingPicture(pictures: readonly ImageBitmap[], pointed: boolean): ImageBitmap | null {

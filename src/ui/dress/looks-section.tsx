@@ -164,9 +164,9 @@ function OwnLooks({ own, onChange }: OwnLooksProps) {
 function useThumbnails(all: readonly Look[]): readonly ImageBitmap[] {
   const { thumbnails } = useServices();
   const cube = useSession((state) => state.cube);
-  const words = useDressed((dressed) => ('texts' in dressed ? dressed.texts : dressed.text));
-  const kind = useDressed((dressed) => ('design' in dressed ? dressed.design : dressed.family));
+  const dressed = useDressed((each) => each);
   const size = useDocument(({ project }) => (project ? project.film.stage.widthPx / project.film.stage.heightPx : 1));
   const names = all.map(({ name }) => name).join('\n');
-  return useSmallPictures(() => thumbnails(all, THUMBNAIL_PX), [cube, words, kind, size, names]);
+  const { dress: _, ...shown } = dressed ?? { dress: null };
+  return useSmallPictures('looks', () => thumbnails(all, THUMBNAIL_PX), [cube, size, names, ...Object.values(shown)]);
 }

@@ -1,41 +1,75 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { useSession } from '../use-state';
+import { type Services, useServices } from '../services';
+import { useDocument, useSession } from '../use-state';
 
 /** Pictures are asked for once the person pauses. */
 const PAUSE_MS = 300;
+
+/** Pictures, and what decided them. */
+interface Made {
+  readonly stamp: readonly unknown[];
+  readonly pictures: readonly ImageBitmap[];
+}
+
+/**
+ * The last pictures of each sort: who comes back to a panel sees them at once, and what has not changed is not made again.
+ * They belong to the services that made them.
+ */
+const albums = new WeakMap<Services, Map<string, Made>>();
+
+function albumOf(services: Services): Map<string, Made> {
+  const album = albums.get(services) ?? new Map<string, Made>();
+  albums.set(services, album);
+  return album;
+}
 
 /**
  * Small pictures, made again whenever something that decides them has changed and the person pauses. The last ones stay until others
  * are there.
  *
- * @param make Makes them all; what cannot be made, for want of a font say, leaves the names to say what there is.
- * @param stamp What decides them: as many things each time.
+ * @param sort What they are of. Those of one sort are on show once at a time.
+ * @param make Makes them all; what cannot be made, for want of a font say, leaves the names to say what there is. None where
+ *   the film went meanwhile: they are asked for again once the next one is there.
+ * @param stamp What decides them, compared one by one.
  */
 export function useSmallPictures(
+  sort: string,
   make: () => Promise<readonly ImageBitmap[]>,
   stamp: readonly unknown[],
 ): readonly ImageBitmap[] {
-  const ready = useSession((state) => state.status === 'ready');
-  const [pictures, setPictures] = useState<readonly ImageBitmap[]>([]);
-  const maker = useRef(make);
-  maker.current = make;
+  const services = useServices();
+  const album = albumOf(services);
+  const staged = useSession((state) => state.staged);
+  // Of a film that is still to come there are no pictures yet.
+  const there = useDocument(({ project }) => project !== null && project === staged);
+  const [, setCount] = useState(0);
+  const decided = useUnchanged(stamp);
+  const latest = useRef({ make, decided });
+  latest.current = { make, decided };
   useEffect(() => {
-    if (!ready) return;
-    let ended = false;
-    const timer = setTimeout(() => {
-      void maker
-        .current()
-        .catch(() => [])
-        .then((made) => {
-          if (!ended && made.length > 0) setPictures(made);
-        });
+    if (!there || alike(album.get(sort)?.stamp, decided)) return;
+    const timer = setTimeout(async () => {
+      // What cannot be made is not asked for again; the last picture of what could stays.
+      const pictures = await latest.current.make().catch(() => null);
+      if (pictures?.length === 0 || latest.current.decided !== decided) return;
+      album.set(sort, { stamp: decided, pictures: pictures ?? album.get(sort)?.pictures ?? none });
+      setCount((count) => count + 1);
     }, PAUSE_MS);
-    return () => {
-      ended = true;
-      clearTimeout(timer);
-    };
-  }, [ready, ...stamp]);
-  return pictures;
+    return () => clearTimeout(timer);
+  }, [there, album, sort, decided]);
+  return album.get(sort)?.pictures ?? none;
+}
+
+const none: readonly ImageBitmap[] = [];
+
+const alike = (a: readonly unknown[] | undefined, b: readonly unknown[]) =>
+  a?.length === b.length && a.every((value, i) => Object.is(value, b[i]));
+
+/** The same list for as long as its values are the same. */
+function useUnchanged(values: readonly unknown[]): readonly unknown[] {
+  const kept = useRef(values);
+  if (!alike(kept.current, values)) kept.current = values;
+  return kept.current;
 }

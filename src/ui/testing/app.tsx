@@ -62,6 +62,7 @@ export function stageRace(project: Project = raceProject()): PreparedFilm {
   setSession({
     ...sessionStore.getInitialState(),
     status: 'ready',
+    staged: project,
     cube,
     overview: overviewOf(film),
     table: {
