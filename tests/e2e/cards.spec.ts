@@ -8,7 +8,7 @@ import {
   blocks,
   goTo,
   leastPsnr,
-  openApp,
+  openAnew,
   openRace,
   pause,
   probe,
@@ -16,8 +16,8 @@ import {
   sameAsPreview,
   seekTo,
   shownFrame,
-  smallSize,
-  test,
+  onOpenApp as test,
+  toSmallFilm,
   words,
 } from './support';
 import { commandLine } from './tempo';
@@ -60,8 +60,7 @@ test('a film of four pieces is made by hand, looks and moves as previewed, and i
   await page.getByRole('button', { name: 'Look Night ferry' }).click();
   await expect(page.getByText(/of 0:14\.20/)).toBeVisible();
 
-  await goTo(page, 'Output');
-  await smallSize(page);
+  await toSmallFilm(page);
   const film = await taken(page, 'Export MP4', info.outputPath('film.mp4'));
   expect(probe(film)).toMatchObject({ nb_read_frames: '355', avg_frame_rate: '25/1' });
   await goTo(page, 'Dress');
@@ -141,7 +140,7 @@ test('a film script asks for its files, and becomes the film that the command li
   const script = info.outputPath('film.json');
   writeFileSync(script, JSON.stringify(film));
   writeFileSync(info.outputPath('boats.csv'), raceTable);
-  await openApp(page);
+  await openAnew(page);
   await page.getByLabel('Open a table or a project file').setInputFiles(script);
   const dialog = page.getByRole('dialog', { name: 'The film needs its files' });
   await expect(dialog.getByRole('listitem')).toHaveText(['boats.csv']);

@@ -4,14 +4,13 @@ import {
   as,
   goTo,
   meanDifference,
-  openApp,
-  openFile,
+  openAnew,
   pause,
   probe,
   sameAsPreview,
   shownFrame,
-  smallSize,
-  test,
+  onOpenApp as test,
+  toSmallFilm,
   words,
 } from './support';
 
@@ -66,15 +65,13 @@ async function becomesFilm(page: Page, { id, name }: (typeof others)[number], fi
 for (const group of groups) {
   const names = group.map(({ name }) => name.toLowerCase()).join(', ');
   test(`made by hand from a file, each becomes a film as previewed: ${names}`, async ({ page }, info) => {
-    await openApp(page);
-    await openFile(page, 'boats.csv', group.some(({ uses }) => uses.has('further')) ? several : table);
+    await openAnew(page, group.some(({ uses }) => uses.has('further')) ? several : table);
     await expect(words(page)).toContainText('Cirrus');
     await goTo(page, 'Pace');
     await page.getByRole('spinbutton', { name: 'Whole film' }).fill('3');
     await page.keyboard.press('Enter');
     await as(page, '25');
-    await goTo(page, 'Output');
-    await smallSize(page);
+    await toSmallFilm(page);
     for (const family of group)
       await test.step(family.name, () => becomesFilm(page, family, info.outputPath(`${family.id}.mp4`)));
   });
@@ -83,8 +80,7 @@ for (const group of groups) {
 test('one moment is built step by step in columns, dragged on the strip, and becomes a film as previewed', async ({
   page,
 }, info) => {
-  await openApp(page);
-  await openFile(page, 'boats.csv', table);
+  await openAnew(page, table);
   await expect(words(page)).toContainText('Cirrus');
   await page.getByRole('button', { name: 'Tell it with columns', exact: true }).click();
   await goTo(page, 'Pace');
@@ -106,7 +102,7 @@ test('one moment is built step by step in columns, dragged on the strip, and bec
   await expect.poll(() => secOf('2003')).toBe(before);
   await page.getByRole('spinbutton', { name: 'Film of the moment takes' }).fill('5');
   await page.keyboard.press('Enter');
-  await goTo(page, 'Output');
+  await toSmallFilm(page);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Export MP4' }).click(),

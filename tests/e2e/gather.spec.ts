@@ -1,8 +1,6 @@
-import path from 'node:path';
 import { expect, type Page } from '@playwright/test';
-import { goTo, openApp, openFile, pause, raceTable, test, words } from './support';
+import { goTo, onOpenApp, openAnew, openApp, pause, test, words } from './support';
 
-const _fixture = (name: string) => path.join(import.meta.dirname, '../fixtures', name);
 const grid = (page: Page) => page.getByRole('grid', { name: 'Table to edit' });
 const cell = (page: Page, text: string) => grid(page).getByRole('gridcell', { name: text, exact: true });
 const choose = (page: Page, label: string, files: string | { name: string; mimeType: string; buffer: Buffer }[]) =>
@@ -15,12 +13,9 @@ async function paste(page: Page, text: string): Promise<void> {
   await page.keyboard.press('Control+v');
 }
 
-test.beforeEach(({ context }) => context.grantPermissions(['clipboard-read', 'clipboard-write']));
-
-test('cells are edited, pasted, filled, found and undone as in a spreadsheet', async ({ page }) => {
-  await openApp(page);
-  await pause(page);
-  await openFile(page, 'race.csv', raceTable);
+onOpenApp('cells are edited, pasted, filled, found and undone as in a spreadsheet', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await openAnew(page);
   await expect(words(page)).toContainText('Bravo, 30');
   await goTo(page, 'Gather');
   await cell(page, '30').click();

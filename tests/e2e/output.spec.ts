@@ -4,7 +4,19 @@ import os from 'node:os';
 import path from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { as, goTo, meanDifference, openRace, pixels, probe, raceTable, smallSize, test } from './support';
+import {
+  as,
+  goTo,
+  meanDifference,
+  onOpenApp,
+  openRace,
+  pixels,
+  probe,
+  raceTable,
+  smallSize,
+  test,
+  toSmallFilm,
+} from './support';
 
 let folder = '';
 test.beforeAll(() => {
@@ -32,10 +44,11 @@ const look = (png: Buffer) => pixels({ png }, ...size);
 async function lastPng(page: Page): Promise<Buffer> {
   await goTo(page, 'Output');
   await as(page, 'Picture');
+  await as(page, 'PNG');
   return readFileSync(await take(page, 'Export PNG', 'last.png'));
 }
 
-test('pictures: PNG is exact, JPEG, SVG, PDF and GIF show the same', async ({ page, context }) => {
+onOpenApp('pictures: PNG is exact, JPEG, SVG, PDF and GIF show the same', async ({ page, context }) => {
   await openShortRace(page);
   const png = await lastPng(page);
   expect(png.readUInt32BE(16)).toBe(1920);
@@ -114,7 +127,7 @@ test('pictures: PNG is exact, JPEG, SVG, PDF and GIF show the same', async ({ pa
   expect(Math.max(Math.abs(r - 255), Math.abs(g - 252), Math.abs(b - 245))).toBeLessThanOrEqual(12);
 });
 
-test('a web page plays from a folder, alone, and is safe whatever the data says', async ({ page, context }) => {
+onOpenApp('a web page plays from a folder, alone, and is safe whatever the data says', async ({ page, context }) => {
   const nasty = '</script><script>alert(1)</script>';
   await openShortRace(page, raceTable.replaceAll('Bravo', `"${nasty}"`));
   await goTo(page, 'Output');
@@ -147,7 +160,7 @@ test('a web page plays from a folder, alone, and is safe whatever the data says'
   expect(requests).toEqual([]);
 });
 
-test('an image sequence keeps transparency, and so does a transparent film', async ({ page }) => {
+onOpenApp('an image sequence keeps transparency, and so does a transparent film', async ({ page }) => {
   await openShortRace(page);
   await goTo(page, 'Dress');
   await page.getByRole('combobox', { name: 'Background is' }).click();
@@ -190,10 +203,9 @@ test('an image sequence keeps transparency, and so does a transparent film', asy
   expect(probe(film).nb_read_frames).toBe('50');
 });
 
-test('every format that this browser encodes comes out whole', async ({ page }) => {
+onOpenApp('every format that this browser encodes comes out whole', async ({ page }) => {
   await openShortRace(page);
-  await goTo(page, 'Output');
-  await smallSize(page);
+  await toSmallFilm(page);
   for (const [name, codec] of [
     ['MP4 (H.264)', 'h264'],
     ['WebM (VP8)', 'vp8'],
@@ -214,7 +226,7 @@ test('every format that this browser encodes comes out whole', async ({ page }) 
   }
 });
 
-test('numbers go out as CSV, workbook and JSON', async ({ page }) => {
+onOpenApp('numbers go out as CSV, workbook and JSON', async ({ page }) => {
   await openShortRace(page, raceTable.replaceAll('Alpha', '=Alpha'));
   await goTo(page, 'Output');
   await as(page, 'Numbers');

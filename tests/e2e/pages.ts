@@ -1,15 +1,25 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
+import {
+  type BrowserContext,
+  test as base,
+  expect,
+  type Page,
+  type PlaywrightWorkerArgs,
+  type WorkerInfo,
+} from '@playwright/test';
 import { islandTable, raceTable } from '../../src/core/testing/tables';
 
-/** The browser of a process of tests. Its profile lies on disk, so that what it has compiled once stays compiled. */
+/** A browser of a process of tests. Its profile lies on disk, so that what it has compiled once stays compiled. */
 interface Desk {
   readonly context: BrowserContext;
   /** Stays open, and empty. */
   readonly blank: Page;
-  /** The app as an earlier test left it, for those that go on from there. */
+}
+
+/** One with the app as an earlier test left it, for those that go on from there; null before the first of them. */
+interface UsedDesk extends Desk {
   app: Page | null;
 }
 
@@ -49,13 +59,18 @@ async function keepFresh(page: Page): Promise<void> {
   }
 }
 
-/** Opens a table as new work in an app that has been used. */
+/** Opens a table as new work in an app that has been used; one that is not kept has no columns of the islands. */
 export async function openFresh(page: Page, table: string): Promise<void> {
+  const name = page.getByLabel('Name of the project');
   const fresh = freshWork.get(table);
-  if (!fresh) throw new Error('Only the tables of keepFresh can be opened anew.');
+  if (!fresh) {
+    await openFresh(page, islandTable);
+    await openFile(page, 'boats.csv', table);
+    await expect(name).toHaveValue('Boats');
+    return;
+  }
   // What is open over the page is shut.
   await page.keyboard.press('Escape');
-  const name = page.getByLabel('Name of the project');
   await name.fill('Used');
   await openFile(page, 'fresh.plucky', fresh.file);
   await expect(name).toHaveValue(fresh.name);
@@ -70,22 +85,30 @@ async function clear({ context, blank }: Desk, origin: string): Promise<void> {
   await session.detach();
 }
 
+/** A browser of a process of tests, for as long as that goes. */
+async function withDesk(
+  { playwright }: Pick<PlaywrightWorkerArgs, 'playwright'>,
+  use: (desk: Desk) => Promise<void>,
+  { project }: WorkerInfo,
+): Promise<void> {
+  const { baseURL, viewport, launchOptions, contextOptions } = project.use;
+  const profile = mkdtempSync(path.join(os.tmpdir(), 'tempo-browser-'));
+  const options = { ...launchOptions, ...contextOptions, baseURL, viewport };
+  const context = await playwright.chromium.launchPersistentContext(profile, options);
+  await use({ context, blank: context.pages()[0] ?? (await context.newPage()) });
+  await context.close();
+  rmSync(profile, { recursive: true, force: true });
+}
+
 /** Tests of an app that nobody has used yet. */
-export const test = base.extend<object, { readonly desk: Desk }>({
-  desk: [
-    async ({ playwright }, use, { project }) => {
-      const { baseURL, viewport, launchOptions, contextOptions } = project.use;
-      const profile = mkdtempSync(path.join(os.tmpdir(), 'tempo-browser-'));
-      const options = { ...launchOptions, ...contextOptions, baseURL, viewport };
-      const context = await playwright.chromium.launchPersistentContext(profile, options);
-      await use({ context, blank: context.pages()[0] ?? (await context.newPage()), app: null });
-      await context.close();
-      rmSync(profile, { recursive: true, force: true });
-    },
+export const test = base.extend<object, { readonly desk: Desk; readonly usedDesk: UsedDesk }>({
+  desk: [withDesk, { scope: 'worker' }],
+  // Those that go on have a browser of their own, so that tests between them, which clear everything away, take nothing from them.
+  usedDesk: [
+    ({ playwright }, use, info) => withDesk({ playwright }, (desk) => use({ ...desk, app: null }), info),
     { scope: 'worker' },
   ],
   async context({ desk, baseURL }, use) {
-    desk.app = null;
     await clear(desk, baseURL as string);
     await use(desk.context);
   },
@@ -102,14 +125,19 @@ export const test = base.extend<object, { readonly desk: Desk }>({
  * is opened anew.
  */
 export const onOpenApp = test.extend({
-  async page({ desk, baseURL, viewport }, use) {
-    if (!desk.app) {
-      await clear(desk, baseURL as string);
-      desk.app = await desk.context.newPage();
-      await openApp(desk.app);
-      await keepFresh(desk.app);
+  async context({ usedDesk }, use) {
+    await use(usedDesk.context);
+  },
+  async page({ usedDesk, baseURL, viewport }, use) {
+    if (!usedDesk.app) {
+      await clear(usedDesk, baseURL as string);
+      usedDesk.app = await usedDesk.context.newPage();
+      await openApp(usedDesk.app);
+      await keepFresh(usedDesk.app);
     }
-    await desk.app.setViewportSize(viewport ?? { width: 1280, height: 800 });
-    await use(desk.app);
+    await usedDesk.app.setViewportSize(viewport ?? { width: 1280, height: 800 });
+    await use(usedDesk.app);
+    const others = usedDesk.context.pages().filter((page) => page !== usedDesk.app && page !== usedDesk.blank);
+    await Promise.all(others.map((page) => page.close()));
   },
 });

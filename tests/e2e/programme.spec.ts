@@ -10,8 +10,8 @@ import {
   sameAsPreview,
   seekTo,
   shownFrame,
-  smallSize,
   onOpenApp as test,
+  toSmallFilm,
   words,
 } from './support';
 import { commandLine } from './tempo';
@@ -31,13 +31,11 @@ test('a film of two charts: marks carry over, blocks are moved by keys, and the 
   await expect(blocks(page).nth(1)).toHaveAttribute('aria-current', 'true');
   await expect(words(page)).toContainText('%');
 
-  await goTo(page, 'Output');
-  await smallSize(page);
+  await toSmallFilm(page);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Export MP4' }).click(),
   ]);
-  await expect(page.getByText(/done in/)).toBeVisible();
   const film = await download.path();
   expect(probe(film)).toMatchObject({ nb_read_frames: '270', avg_frame_rate: '25/1' });
 

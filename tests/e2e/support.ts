@@ -138,6 +138,14 @@ export async function smallSize(page: Page): Promise<void> {
   await page.getByRole('option', { name: '854 × 480 pixels' }).click();
 }
 
+/** Goes to Output for a small MP4, whatever was made there before. */
+export async function toSmallFilm(page: Page): Promise<void> {
+  await goTo(page, 'Output');
+  await as(page, 'Film');
+  await as(page, 'MP4 (H.264)');
+  await smallSize(page);
+}
+
 /** Adds the open table once more, as another chart behind the piece that is edited. */
 export async function addChart(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a piece' }).press('Enter');
