@@ -217,7 +217,7 @@ function openingServices(opener: TableOpener, studio: Studio, keeper: Keeper, sc
 function exportServices(exports: ExportQueue, stage: Stage) {
   return {
     async formats(widthPx, heightPx, framesPerSec) {
-      const { supportedFormats } = await import('@/export/video/film-format');
+      const { supportedFormats } = await import('@/export/video/supported-formats');
       const found = await supportedFormats(widthPx, heightPx, framesPerSec);
       return found.map(({ id, name, use, alpha }) => ({ id, name, use, alpha }));
     },

@@ -157,16 +157,3 @@ export function encoderConfig(film: {
     ...(codec === 'avc' ? { avc: { format: 'avc' as const } } : {}),
   };
 }
-
-/** The formats that this browser can encode at a size and rate; none where it has no encoder at all. */
-export async function supportedFormats(widthPx: number, heightPx: number, framesPerSec: number): Promise<FilmFormat[]> {
-  if (typeof VideoEncoder === 'undefined') return [];
-  const checked = await Promise.all(
-    filmFormats.map(async (format) => {
-      const config = encoderConfig({ codec: format.codec, widthPx, heightPx, framesPerSec, quality: 'good' });
-      const support = await VideoEncoder.isConfigSupported(config).catch(() => null);
-      return support?.supported ? format : null;
-    }),
-  );
-  return checked.filter((format) => format !== null);
-}

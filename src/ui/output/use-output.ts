@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { ExportForm } from '@/core/project/export-form';
-import { type ExportRequest, type OfferedFormat, useServices } from '../services';
+import { type ExportRequest, type OfferedFormat, type Services, useServices } from '../services';
 import { useChart, useProject, useRestingPlayhead, useSession } from '../use-state';
 import { formOf, furtherSizes, kindsFor, outputChoice, sizeFor } from './output-choice';
 
@@ -100,28 +100,38 @@ function useFormats(widthPx: number, heightPx: number, framesPerSec: number): Of
   return formats;
 }
 
+/** How quick each sort of film was when it was last tried, and with which film. */
+const speeds = new WeakMap<Services, Map<string, { readonly revision: number; readonly perSec: number }>>();
+
 /** About how long a film takes to make, in seconds, from a short try on this machine; null while that is not known. */
 export function useFilmSeconds(form: ExportForm, frameCount: number): number | null {
   const services = useServices();
-  const [speed, setSpeed] = useState<{ key: string; perSec: number } | null>(null);
+  const [known] = useState(() => speeds.get(services) ?? new Map());
+  speeds.set(services, known);
+  const [, setCount] = useState(0);
   const playing = useSession((state) => state.playing);
   const busy = useSession((state) => state.exports.some(({ phase }) => phase === 'running'));
+  const revision = useSession((state) => state.filmRevision);
   const key = form.kind === 'film' ? `${form.formatId} ${form.widthPx} ${form.heightPx}` : '';
   useEffect(() => {
-    if (key === '' || playing || busy) return;
+    if (key === '' || playing || busy || known.get(key)?.revision === revision) return;
     let ended = false;
     const [formatId = '', width = '0', height = '0'] = key.split(' ');
     const timer = setTimeout(() => {
       void services.filmSpeed(formatId as 'mp4', Number(width), Number(height)).then((perSec) => {
-        if (!ended && perSec) setSpeed({ key, perSec });
+        // A try beside an export says nothing.
+        if (ended || !perSec) return;
+        known.set(key, { revision, perSec });
+        setCount((count) => count + 1);
       });
     }, 600);
     return () => {
       ended = true;
       clearTimeout(timer);
     };
-  }, [services, key, playing, busy]);
+  }, [services, known, key, playing, busy, revision]);
+  const speed = known.get(key);
   // The try was made by one worker, before it was warm; the export has several.
   const gain = form.kind === 'film' && form.formatId !== 'webm-vp8' && form.formatId !== 'webm-alpha' ? 1.5 : 1;
-  return speed?.key === key && key !== '' ? frameCount / (speed.perSec * gain) : null;
+  return speed ? frameCount / (speed.perSec * gain) : null;
 }
