@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useReducer, useRef } from 'react';
 import { type Services, useServices } from '../services';
 import { useDocument, useSession } from '../use-state';
 
@@ -13,14 +13,34 @@ interface Made {
   readonly pictures: readonly ImageBitmap[];
 }
 
+/** Pictures that come one shortly after the other are shown at once: each by itself would have the page laid out and painted again. */
+const TOGETHER_MS = 150;
+
 /**
  * The last pictures of each sort: who comes back to a panel sees them at once, and what has not changed is not made again.
- * They belong to the services that made them.
  */
-const albums = new WeakMap<Services, Map<string, Made>>();
+class Album {
+  readonly made = new Map<string, Made>();
+  private readonly waiting = new Set<() => void>();
 
-function albumOf(services: Services): Map<string, Made> {
-  const album = albums.get(services) ?? new Map<string, Made>();
+  /** Shows what has come, with what comes in a moment. */
+  show(draw: () => void): void {
+    if (this.waiting.size === 0) setTimeout(() => this.showAll(), TOGETHER_MS);
+    this.waiting.add(draw);
+  }
+
+  private showAll(): void {
+    const all = [...this.waiting];
+    this.waiting.clear();
+    for (const draw of all) draw();
+  }
+}
+
+/** They belong to the services that made them. */
+const albums = new WeakMap<Services, Album>();
+
+function albumOf(services: Services): Album {
+  const album = albums.get(services) ?? new Album();
   albums.set(services, album);
   return album;
 }
@@ -41,25 +61,26 @@ export function useSmallPictures(
 ): readonly ImageBitmap[] {
   const services = useServices();
   const album = albumOf(services);
+  const { made } = album;
   const staged = useSession((state) => state.staged);
   // Of a film that is still to come there are no pictures yet.
   const there = useDocument(({ project }) => project !== null && project === staged);
-  const [, setCount] = useState(0);
+  const [, draw] = useReducer((count: number) => count + 1, 0);
   const decided = useUnchanged(stamp);
   const latest = useRef({ make, decided });
   latest.current = { make, decided };
   useEffect(() => {
-    if (!there || alike(album.get(sort)?.stamp, decided)) return;
+    if (!there || alike(made.get(sort)?.stamp, decided)) return;
     const timer = setTimeout(async () => {
       // What cannot be made is not asked for again; the last picture of what could stays.
       const pictures = await latest.current.make().catch(() => null);
       if (pictures?.length === 0 || latest.current.decided !== decided) return;
-      album.set(sort, { stamp: decided, pictures: pictures ?? album.get(sort)?.pictures ?? none });
-      setCount((count) => count + 1);
+      made.set(sort, { stamp: decided, pictures: pictures ?? made.get(sort)?.pictures ?? none });
+      album.show(draw);
     }, PAUSE_MS);
     return () => clearTimeout(timer);
-  }, [there, album, sort, decided]);
-  return album.get(sort)?.pictures ?? none;
+  }, [there, album, made, sort, decided]);
+  return made.get(sort)?.pictures ?? none;
 }
 
 const none: readonly ImageBitmap[] = [];
