@@ -3,6 +3,7 @@
 import { toast } from 'sonner';
 import { estimateGifBytes } from '@/export/gif/estimate';
 import { bitRate } from '@/export/video/film-format';
+import { supportedFormats } from '@/export/video/supported-formats';
 import { editedChart } from '@/state/current';
 import { documentStore } from '@/state/document';
 import { loadAsset } from '@/state/keep/assets';
@@ -217,7 +218,6 @@ function openingServices(opener: TableOpener, studio: Studio, keeper: Keeper, sc
 function exportServices(exports: ExportQueue, stage: Stage) {
   return {
     async formats(widthPx, heightPx, framesPerSec) {
-      const { supportedFormats } = await import('@/export/video/supported-formats');
       const found = await supportedFormats(widthPx, heightPx, framesPerSec);
       return found.map(({ id, name, use, alpha }) => ({ id, name, use, alpha }));
     },
