@@ -4,6 +4,7 @@ import { type CardDesign, cardDesigns } from '@/core/project/card';
 import { editCard } from '@/state/current';
 import { Field } from '../parts/field';
 import { Picture } from '../parts/picture';
+import { useInSight } from '../parts/use-in-sight';
 import { useSmallPictures } from '../parts/use-small-pictures';
 import { useServices } from '../services';
 import { useCard, useProject } from '../use-state';
@@ -23,10 +24,11 @@ const designNames: Readonly<Record<CardDesign, string>> = {
 /** The ways to arrange a card, each shown with its own words. */
 export function DesignGallery() {
   const design = useCard((card) => card.design);
-  const pictures = useDesignPictures();
+  const [place, inSight] = useInSight<HTMLUListElement>();
+  const pictures = useDesignPictures(inSight);
   return (
     <Field control="card-design" bare>
-      <ul aria-label="Designs" className="grid grid-cols-3 gap-2">
+      <ul ref={place} aria-label="Designs" className="grid grid-cols-3 gap-2">
         {cardDesigns.map((id, i) => (
           <li key={id}>
             <button
@@ -51,9 +53,9 @@ export function DesignGallery() {
 }
 
 /** A small picture of the card in each design. */
-function useDesignPictures(): readonly ImageBitmap[] {
+function useDesignPictures(inSight: boolean): readonly ImageBitmap[] {
   const { designPictures } = useServices();
   const card = useCard((each) => JSON.stringify({ ...each, design: null }));
   const stage = useProject((project) => project.film.stage, null);
-  return useSmallPictures('designs', () => designPictures(PICTURE_PX), [card, stage]);
+  return useSmallPictures('designs', () => designPictures(PICTURE_PX), [card, stage], inSight);
 }

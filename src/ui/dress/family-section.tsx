@@ -8,6 +8,7 @@ import { type KnownFamily, type Story, stories } from '@/core/project/family-doc
 import { setFamily } from '@/state/edit-chart';
 import { Field, Section } from '../parts/field';
 import { Picture } from '../parts/picture';
+import { useInSight } from '../parts/use-in-sight';
 import { useSmallPictures } from '../parts/use-small-pictures';
 import { useServices } from '../services';
 import { useChart, useDocument, useSession } from '../use-state';
@@ -39,12 +40,13 @@ export function FamilySection() {
     return cube ? suggestFamily(cube, knownFamilies, further) : null;
   }, [cube, choices, value]);
   const suggested = knownFamilies.find(({ id }) => id === suggestion?.id);
+  const [place, inSight] = useInSight<HTMLDivElement>();
   const told = stories.filter((story) => knownFamilies.some(({ tells }) => tells === story));
   return (
     <Section title="What should the film tell?" short="Tells">
       <Field control="family" bare>
         {/* Four in a row; short questions share one. */}
-        <div className="flex flex-wrap gap-x-2 gap-y-2.5">
+        <div ref={place} className="flex flex-wrap gap-x-2 gap-y-2.5">
           {told.map((story) => {
             const answers = knownFamilies.filter(({ tells }) => tells === story);
             return (
@@ -53,7 +55,7 @@ export function FamilySection() {
                 <ul className="flex" style={{ gap: GAP_PX }}>
                   {answers.map((each) => (
                     <li key={each.id} style={{ width: CARD_PX }}>
-                      <FamilyCard family={each} chosen={family === each.id} />
+                      <FamilyCard family={each} chosen={family === each.id} inSight={inSight} />
                     </li>
                   ))}
                 </ul>
@@ -79,13 +81,15 @@ export function FamilySection() {
 interface CardProps {
   readonly family: KnownFamily;
   readonly chosen: boolean;
+  readonly inSight: boolean;
 }
 
-function FamilyCard({ family, chosen }: CardProps) {
+function FamilyCard({ family, chosen, inSight }: CardProps) {
   const [pointed, setPointed] = useState(false);
   const { familyPictures } = useServices();
   const stamp = usePictureStamp(family);
-  const still = useSmallPictures(`family ${family.id}`, () => familyPictures(family.id, PICTURE_PX, 1), stamp);
+  const make = () => familyPictures(family.id, PICTURE_PX, 1);
+  const still = useSmallPictures(`family ${family.id}`, make, stamp, inSight);
   const moving = useMovingPictures(family.id, stamp, pointed);
   const shown = useMovingPicture(moving, pointed) ?? still[0] ?? null;
   return (

@@ -12,6 +12,7 @@ import { FileButton } from '../parts/file-button';
 import { Fold } from '../parts/fold';
 import { Picture } from '../parts/picture';
 import { SwitchField } from '../parts/switch-field';
+import { useInSight } from '../parts/use-in-sight';
 import { useSmallPictures } from '../parts/use-small-pictures';
 import { useServices } from '../services';
 import { useDocument, useDressed, usePiece, useProject, useSession } from '../use-state';
@@ -23,7 +24,8 @@ export function LooksSection() {
   const services = useServices();
   const [own, setOwn] = useState<readonly Look[]>([]);
   const all = [...looks, ...own];
-  const pictures = useThumbnails(all);
+  const [place, inSight] = useInSight<HTMLUListElement>();
+  const pictures = useThumbnails(all, inSight);
   const reload = useCallback(() => void services.ownLooks().then(setOwn), [services]);
   useEffect(reload, [reload]);
   const worn = useDocument(({ project }) => {
@@ -34,7 +36,7 @@ export function LooksSection() {
   return (
     <Section title="Looks">
       <Field control="looks" bare>
-        <ul aria-label="Looks" className="grid grid-cols-3 gap-2">
+        <ul ref={place} aria-label="Looks" className="grid grid-cols-3 gap-2">
           {all.map((look, i) => (
             <li key={`${i < looks.length ? 'shipped' : 'own'} ${look.name}`}>
               <button
@@ -161,12 +163,13 @@ function OwnLooks({ own, onChange }: OwnLooksProps) {
 }
 
 /** A small picture of what is edited in each look. */
-function useThumbnails(all: readonly Look[]): readonly ImageBitmap[] {
+function useThumbnails(all: readonly Look[], inSight: boolean): readonly ImageBitmap[] {
   const { thumbnails } = useServices();
   const cube = useSession((state) => state.cube);
   const dressed = useDressed((each) => each);
   const size = useDocument(({ project }) => (project ? project.film.stage.widthPx / project.film.stage.heightPx : 1));
   const names = all.map(({ name }) => name).join('\n');
   const { dress: _, ...shown } = dressed ?? { dress: null };
-  return useSmallPictures('looks', () => thumbnails(all, THUMBNAIL_PX), [cube, size, names, ...Object.values(shown)]);
+  const stamp = [cube, size, names, ...Object.values(shown)];
+  return useSmallPictures('looks', () => thumbnails(all, THUMBNAIL_PX), stamp, inSight);
 }

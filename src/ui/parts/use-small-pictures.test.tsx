@@ -11,11 +11,12 @@ import { useSmallPictures } from './use-small-pictures';
 interface PanelProps {
   readonly make: () => Promise<readonly ImageBitmap[]>;
   readonly stamp: readonly unknown[];
+  readonly inSight?: boolean;
 }
 
 /** A panel that says which pictures it shows. */
-function Panel({ make, stamp }: PanelProps) {
-  const pictures = useSmallPictures('tests', make, stamp) as readonly unknown[];
+function Panel({ make, stamp, inSight = true }: PanelProps) {
+  const pictures = useSmallPictures('tests', make, stamp, inSight) as readonly unknown[];
   return <p>{pictures.join(' ')}</p>;
 }
 
@@ -122,5 +123,18 @@ describe('small pictures', () => {
     await rest();
     expect(container.textContent).toBe('first');
     expect(asked).toBe(2);
+  });
+
+  it('are made only while somebody looks at them', async () => {
+    const make = giving(() => pictures('seen'));
+    const { container, rerender } = render(panel({ make, stamp: [1], inSight: false }));
+    await rest();
+    expect(asked).toBe(0);
+    rerender(panel({ make, stamp: [1], inSight: true }));
+    await rest();
+    rerender(panel({ make, stamp: [2], inSight: false }));
+    await rest();
+    expect(container.textContent).toBe('seen');
+    expect(asked).toBe(1);
   });
 });

@@ -53,11 +53,13 @@ function albumOf(services: Services): Album {
  * @param make Makes them all; what cannot be made, for want of a font say, leaves the names to say what there is. None where
  *   the film went meanwhile: they are asked for again once the next one is there.
  * @param stamp What decides them, compared one by one.
+ * @param inSight While nobody looks at them they are not made; see `useInSight`.
  */
 export function useSmallPictures(
   sort: string,
   make: () => Promise<readonly ImageBitmap[]>,
   stamp: readonly unknown[],
+  inSight: boolean,
 ): readonly ImageBitmap[] {
   const services = useServices();
   const album = albumOf(services);
@@ -70,7 +72,7 @@ export function useSmallPictures(
   const latest = useRef({ make, decided });
   latest.current = { make, decided };
   useEffect(() => {
-    if (!there || alike(made.get(sort)?.stamp, decided)) return;
+    if (!there || !inSight || alike(made.get(sort)?.stamp, decided)) return;
     const timer = setTimeout(async () => {
       // What cannot be made is not asked for again; the last picture of what could stays.
       const pictures = await latest.current.make().catch(() => null);
@@ -79,7 +81,7 @@ export function useSmallPictures(
       album.show(draw);
     }, PAUSE_MS);
     return () => clearTimeout(timer);
-  }, [there, album, made, sort, decided]);
+  }, [there, inSight, album, made, sort, decided]);
   return made.get(sort)?.pictures ?? none;
 }
 
