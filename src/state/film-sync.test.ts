@@ -77,6 +77,15 @@ function makeStudio() {
   return { studio, given, asked };
 }
 
+/** Something to wait for until it is said. */
+function signal() {
+  let resolve: () => void = () => undefined;
+  const promise = new Promise<void>((done) => {
+    resolve = done;
+  });
+  return { promise, resolve };
+}
+
 let stop: () => void = () => undefined;
 
 async function open(project: Project) {
@@ -95,7 +104,10 @@ beforeEach(() => {
   setSession({ pieceId: null, table: null, cube: null, prepared: null, status: 'starting', failure: [] });
   setReadout(null);
 });
-afterEach(() => stop());
+afterEach(() => {
+  stop();
+  vi.restoreAllMocks();
+});
 
 describe('a film of two charts', () => {
   it('gets the values of both, each of its own table', async () => {
@@ -228,6 +240,33 @@ describe('a table on its way in', () => {
     const { status, reading, failure } = sessionStore.getState();
     expect([status, reading, failure.length]).toEqual(['ready', null, 1]);
     expect(documentStore.getState().past).toEqual([]);
+  });
+
+  it('is taken though the work that was opened just before has its own table read meanwhile', async () => {
+    const { studio } = await open(raceProject());
+    const { open: read, keep, prepare } = TableDesk.prototype;
+    const [isRead, areKept] = [signal(), signal()];
+    const own = ['t1', 't2'];
+    // It is read before the others are let go of, and becomes a chart after that.
+    vi.spyOn(TableDesk.prototype, 'open').mockImplementation(async function (this: TableDesk, ...given) {
+      const outcome = await read.apply(this, given);
+      if (!own.includes(given[0])) isRead.resolve();
+      return outcome;
+    });
+    vi.spyOn(TableDesk.prototype, 'keep').mockImplementation(async function (this: TableDesk, ids) {
+      await isRead.promise;
+      await keep.call(this, ids);
+      areKept.resolve();
+    });
+    vi.spyOn(TableDesk.prototype, 'prepare').mockImplementation(async function (this: TableDesk, ...given) {
+      if (!own.includes(given[0].tableId)) await areKept.promise;
+      return prepare.apply(this, given);
+    });
+    documentStore.setState({ project: { ...two(), id: 'other work' } });
+    await studio.importFile(bytes('Month,Kind,Tons\n2001-01,X,5\n2001-02,X,6\n'), { fileName: 'late.csv' });
+    await studio.film.idle();
+    expect(sessionStore.getState().cube?.categories).toEqual(['X']);
+    expect(documentStore.getState().project?.name).toBe('Late');
   });
 
   it('adds to the table, and says on a refresh what changed', async () => {

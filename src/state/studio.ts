@@ -72,30 +72,33 @@ export class Studio {
 
   /** Reads a file and starts a chart of it; its bytes go with it. A table with the same columns takes the place of the old one. */
   async importFile(bytes: ArrayBuffer, incoming: Incoming): Promise<void> {
-    await this.whileReading(incoming.fileName, async () => {
-      const source = sourceOf(incoming);
-      const id = freshId();
-      // The bytes go to the worker as they are, so they are kept first; that it worked matters once they could be read.
-      const keeping = Promise.allSettled([keepAsset(source.assetId, bytes)]);
-      const summary = await this.reader.readSources(id, source.fileName, [{ source, bytes, keys: [], measure: '' }]);
-      const [kept] = await keeping;
-      if (kept.status === 'rejected') throw kept.reason;
-      const entry: TableEntry = {
-        id,
-        name: incoming.sample?.name ?? incoming.fileName,
-        source: { ...source, reading: { ...source.reading, sheet: summary.sheet } },
-        added: [],
-        steps: summary.safeSteps,
-      };
-      const same = incoming.sample || incoming.like ? null : withSameLook(entry, summary);
-      const project = same ?? (await this.projectWith(entry, summary, incoming));
-      this.reader.note(entry, summary);
-      setSession({ span: null, hovered: null, picked: null, refreshed: null, shownStep: null });
-      setReadout(null);
-      await this.workers.stage.seek(0);
-      setSession({ imported: incoming.sample ? null : project.id });
-      replaceProject(project);
-    });
+    const id = freshId();
+    const take = () => this.takeFile(id, bytes, incoming);
+    await this.whileReading(incoming.fileName, () => this.reader.whileArriving(id, take));
+  }
+
+  private async takeFile(id: string, bytes: ArrayBuffer, incoming: Incoming): Promise<void> {
+    const source = sourceOf(incoming);
+    // The bytes go to the worker as they are, so they are kept first; that it worked matters once they could be read.
+    const keeping = Promise.allSettled([keepAsset(source.assetId, bytes)]);
+    const summary = await this.reader.readSources(id, source.fileName, [{ source, bytes, keys: [], measure: '' }]);
+    const [kept] = await keeping;
+    if (kept.status === 'rejected') throw kept.reason;
+    const entry: TableEntry = {
+      id,
+      name: incoming.sample?.name ?? incoming.fileName,
+      source: { ...source, reading: { ...source.reading, sheet: summary.sheet } },
+      added: [],
+      steps: summary.safeSteps,
+    };
+    const same = incoming.sample || incoming.like ? null : withSameLook(entry, summary);
+    const project = same ?? (await this.projectWith(entry, summary, incoming));
+    this.reader.note(entry, summary);
+    setSession({ span: null, hovered: null, picked: null, refreshed: null, shownStep: null });
+    setReadout(null);
+    await this.workers.stage.seek(0);
+    setSession({ imported: incoming.sample ? null : project.id });
+    replaceProject(project);
   }
 
   /** Makes the chart of another one of the work's tables. */

@@ -22,7 +22,20 @@ export class TableReader {
   private cancelReading: ((reason: Error) => void) | null = null;
   private readonly opened = new Map<string, { readonly key: string; readonly summary: TableSummary }>();
 
+  /** Tables that are to be of the project, and are not yet. */
+  private readonly arriving = new Set<string>();
+
   constructor(private readonly worker: ReadingWorker) {}
+
+  /** Does what makes a table part of the project; until that is done the worker does not let go of it, whatever else is opened. */
+  async whileArriving<T>(tableId: string, work: () => Promise<T>): Promise<T> {
+    this.arriving.add(tableId);
+    try {
+      return await work();
+    } finally {
+      this.arriving.delete(tableId);
+    }
+  }
 
   /** Is the table open as the document has it? */
   isOpen(entry: TableEntry): boolean {
@@ -38,7 +51,7 @@ export class TableReader {
     const known = this.opened.get(entry.id);
     if (known?.key === keyOf(entry)) return known.summary;
     const summary = await this.readEntry(entry);
-    const ids = tables.map(({ id }) => id);
+    const ids = [...tables.map(({ id }) => id), ...this.arriving];
     for (const id of this.opened.keys()) if (!ids.includes(id)) this.opened.delete(id);
     await this.worker.table.keep(ids);
     return summary;
