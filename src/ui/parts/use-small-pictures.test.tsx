@@ -2,6 +2,7 @@ import { act, cleanup, render } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { raceProject } from '@/core/testing/projects';
 import { documentStore } from '@/state/document';
+import { playheadStore, setReadout } from '@/state/playhead';
 import { setSession } from '@/state/session';
 import type { Services } from '../services';
 import { ServicesContext } from '../services';
@@ -97,6 +98,17 @@ describe('small pictures', () => {
     reachStage();
     await rest();
     expect(container.textContent).toBe('whole');
+  });
+
+  it('wait for the piece that is edited to come on stage', async () => {
+    const { readout } = playheadStore.getState();
+    act(() => setSession({ pieceId: 'the next one' }));
+    render(panel({ make: giving(() => pictures('next')), stamp: [1] }));
+    await rest();
+    expect(asked).toBe(0);
+    act(() => setReadout(readout && { ...readout, pieceId: 'the next one' }));
+    await rest();
+    expect(asked).toBe(1);
   });
 
   it('that come late, of what has changed since, are not shown', async () => {

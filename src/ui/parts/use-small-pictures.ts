@@ -2,7 +2,7 @@
 
 import { useEffect, useReducer, useRef } from 'react';
 import { type Services, useServices } from '../services';
-import { useDocument, useSession } from '../use-state';
+import { useDocument, usePlayhead, useSession } from '../use-state';
 
 /** Pictures are asked for once the person pauses. */
 const PAUSE_MS = 300;
@@ -65,8 +65,11 @@ export function useSmallPictures(
   const album = albumOf(services);
   const { made } = album;
   const staged = useSession((state) => state.staged);
-  // Of a film that is still to come there are no pictures yet.
-  const there = useDocument(({ project }) => project !== null && project === staged);
+  const current = useDocument(({ project }) => project !== null && project === staged);
+  const pieceId = useSession((state) => state.pieceId);
+  const shown = usePlayhead((readout) => readout?.pieceId ?? null);
+  // Of a film, or of a piece, that is still to come on stage there are no pictures yet.
+  const there = current && (pieceId === null || shown === pieceId);
   const [, draw] = useReducer((count: number) => count + 1, 0);
   const decided = useUnchanged(stamp);
   const latest = useRef({ make, decided });
