@@ -72,7 +72,7 @@ function makeStudio() {
     },
     stage: stage as never,
     supplyFonts: async () => undefined,
-    supplyImages: async () => undefined,
+    supplyImages: () => supply(),
   });
   return { studio, given, asked };
 }
@@ -87,6 +87,8 @@ function signal() {
 }
 
 let stop: () => void = () => undefined;
+/** Has the pictures of a film come to the stage. */
+let supply: () => Promise<void> = async () => undefined;
 
 async function open(project: Project) {
   documentStore.setState({ project, past: [], future: [], gesture: null });
@@ -103,6 +105,7 @@ beforeEach(() => {
   disk.set('a2', bytes(fish));
   setSession({ pieceId: null, table: null, cube: null, prepared: null, status: 'starting', failure: [] });
   setReadout(null);
+  supply = async () => undefined;
 });
 afterEach(() => {
   stop();
@@ -168,6 +171,20 @@ describe('a film of two charts', () => {
     expect(project?.tables.map(({ source }) => source.fileName)).toEqual(['other.csv']);
     expect(project?.film.pieces.map(({ id }) => id)).toEqual(['piece-1']);
     expect(sessionStore.getState().cube?.categories).toEqual(['X']);
+  });
+
+  it('stands on stage once its pictures are there', async () => {
+    const { studio } = await open(raceProject());
+    expect(sessionStore.getState().staged).toBe(documentStore.getState().project);
+    const pictures = signal();
+    supply = () => pictures.promise;
+    edit((draft) => {
+      draft.name = 'Another';
+    });
+    await studio.film.idle();
+    expect(sessionStore.getState().staged?.name).not.toBe('Another');
+    pictures.resolve();
+    await vi.waitFor(() => expect(sessionStore.getState().staged).toBe(documentStore.getState().project));
   });
 
   it('says whose data is lost, and comes back when it is there again', async () => {

@@ -230,7 +230,7 @@ export class FilmSync {
     this.shown = project;
     for (const [id, cube] of fresh) this.sent.set(id, cube);
     for (const id of this.sent.keys()) if (!cubes.has(id)) this.sent.delete(id);
-    void this.workers.supplyImages(project, report.overview.imageIds);
+    const arrived = this.workers.supplyImages(project, report.overview.imageIds);
     const { span } = sessionStore.getState();
     const fits = span && span[1] <= report.overview.filmSec + 1e-9;
     setSession({
@@ -238,8 +238,11 @@ export class FilmSync {
       failure: [],
       overview: report.overview,
       filmRevision: sessionStore.getState().filmRevision + 1,
-      staged: whole,
       span: fits ? span : null,
+    });
+    // A picture that cannot be had is missing in the film, too.
+    void arrived.finally(() => {
+      if (this.shown === project) setSession({ staged: whole });
     });
   }
 

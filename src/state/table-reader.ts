@@ -21,7 +21,6 @@ function keyOf({ source, added }: TableEntry): string {
 export class TableReader {
   private cancelReading: ((reason: Error) => void) | null = null;
   private readonly opened = new Map<string, { readonly key: string; readonly summary: TableSummary }>();
-
   /** Tables that are to be of the project, and are not yet. */
   private readonly arriving = new Set<string>();
 

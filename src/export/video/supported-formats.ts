@@ -23,7 +23,8 @@ async function encodes(config: VideoEncoderConfig): Promise<boolean> {
 /**
  * The formats that this browser can encode; none where it has no encoder at all.
  *
- * @param widthPx, heightPx Of the film, in pixels.
+ * @param widthPx Width of the film, in pixels.
+ * @param heightPx Height of the film, in pixels.
  * @param framesPerSec Of the film.
  */
 export async function supportedFormats(widthPx: number, heightPx: number, framesPerSec: number): Promise<FilmFormat[]> {

@@ -56,6 +56,6 @@ export function DesignGallery() {
 function useDesignPictures(inSight: boolean): readonly ImageBitmap[] {
   const { designPictures } = useServices();
   const card = useCard((each) => JSON.stringify({ ...each, design: null }));
-  const stage = useProject((project) => project.film.stage, null);
-  return useSmallPictures('designs', () => designPictures(PICTURE_PX), [card, stage], inSight);
+  const background = useProject((project) => project.film.stage.background, null);
+  return useSmallPictures('designs', () => designPictures(PICTURE_PX), [card, background], inSight);
 }

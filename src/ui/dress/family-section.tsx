@@ -110,16 +110,16 @@ function FamilyCard({ family, chosen, inSight }: CardProps) {
   );
 }
 
-/** What decides how the chart looks in a family: all that it takes along there. */
+/** What decides how the chart looks in a family: all that it takes along there, and what lies behind it. */
 function usePictureStamp(family: KnownFamily): readonly unknown[] {
   const cube = useSession((state) => state.cube);
   const chart = useChart((each) => each);
-  const stage = useDocument(({ project }) => project?.film.stage ?? null);
+  const background = useDocument(({ project }) => project?.film.stage.background ?? null);
   return useMemo(() => {
-    if (!chart) return [cube, stage];
+    if (!chart) return [cube, background];
     const { family: _, familyVersion, kept, play, own, ...shown } = inFamily(chart, family, cube);
-    return [cube, stage, JSON.stringify([play, own]), ...Object.values(shown)];
-  }, [cube, chart, stage, family]);
+    return [cube, background, JSON.stringify([play, own]), ...Object.values(shown)];
+  }, [cube, chart, background, family]);
 }
 
 /** Pictures of the chart in a family over its time, asked for when it is pointed at. Empty until they are there. */

@@ -167,9 +167,8 @@ function useThumbnails(all: readonly Look[], inSight: boolean): readonly ImageBi
   const { thumbnails } = useServices();
   const cube = useSession((state) => state.cube);
   const dressed = useDressed((each) => each);
-  const size = useDocument(({ project }) => (project ? project.film.stage.widthPx / project.film.stage.heightPx : 1));
   const names = all.map(({ name }) => name).join('\n');
   const { dress: _, ...shown } = dressed ?? { dress: null };
-  const stamp = [cube, size, names, ...Object.values(shown)];
+  const stamp = [cube, names, ...Object.values(shown)];
   return useSmallPictures('looks', () => thumbnails(all, THUMBNAIL_PX), stamp, inSight);
 }

@@ -3,7 +3,8 @@
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { ExportForm } from '@/core/project/export-form';
-import { type ExportRequest, type OfferedFormat, type Services, useServices } from '../services';
+import { keptByServices } from '../kept-by-services';
+import { type ExportRequest, type OfferedFormat, useServices } from '../services';
 import { useChart, useProject, useRestingPlayhead, useSession } from '../use-state';
 import { formOf, furtherSizes, kindsFor, outputChoice, sizeFor } from './output-choice';
 
@@ -101,13 +102,12 @@ function useFormats(widthPx: number, heightPx: number, framesPerSec: number): Of
 }
 
 /** How quick each sort of film was when it was last tried, and with which film. */
-const speeds = new WeakMap<Services, Map<string, { readonly revision: number; readonly perSec: number }>>();
+const speedsOf = keptByServices(() => new Map<string, { readonly revision: number; readonly perSec: number }>());
 
 /** About how long a film takes to make, in seconds, from a short try on this machine; null while that is not known. */
 export function useFilmSeconds(form: ExportForm, frameCount: number): number | null {
   const services = useServices();
-  const [known] = useState(() => speeds.get(services) ?? new Map());
-  speeds.set(services, known);
+  const known = speedsOf(services);
   const [, setCount] = useState(0);
   const playing = useSession((state) => state.playing);
   const busy = useSession((state) => state.exports.some(({ phase }) => phase === 'running'));

@@ -1,7 +1,6 @@
 import { act, cleanup, render } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { raceProject } from '@/core/testing/projects';
-import { documentStore } from '@/state/document';
+import { documentStore, edit } from '@/state/document';
 import { playheadStore, setReadout } from '@/state/playhead';
 import { setSession } from '@/state/session';
 import type { Services } from '../services';
@@ -49,8 +48,11 @@ const rest = () => act(() => vi.advanceTimersByTimeAsync(2000));
 
 /** An edit of the film that decides nothing of the pictures, on its way to the stage. */
 function editElsewhere(): void {
-  const project = raceProject();
-  act(() => documentStore.setState({ project }));
+  act(() =>
+    edit((draft) => {
+      draft.name += '!';
+    }),
+  );
 }
 const reachStage = () => act(() => setSession({ staged: documentStore.getState().project }));
 
@@ -111,6 +113,28 @@ describe('small pictures', () => {
     expect(asked).toBe(1);
   });
 
+  it('are made again where what stands around has changed, but for what lies behind', async () => {
+    render(panel({ make: giving(() => pictures('one')), stamp: [1] }));
+    await rest();
+    const change = (recipe: Parameters<typeof edit>[0]) => {
+      act(() => edit(recipe));
+      reachStage();
+      return rest();
+    };
+    await change((draft) => {
+      draft.film.stage.background = { kind: 'plain', colour: '#123456' };
+    });
+    expect(asked).toBe(1);
+    await change((draft) => {
+      draft.film.stage.widthPx += 2;
+    });
+    const start = { periodKey: '', share: 0 };
+    await change((draft) => {
+      draft.film.pieces[0]?.captions.push({ id: 'c', text: 'Look here', from: start, to: start });
+    });
+    expect(asked).toBe(3);
+  });
+
   it('that come late, of what has changed since, are not shown', async () => {
     let come = (_: readonly ImageBitmap[]) => {};
     const late = new Promise<readonly ImageBitmap[]>((resolve) => {
@@ -124,7 +148,7 @@ describe('small pictures', () => {
     expect(container.textContent).toBe('new');
   });
 
-  it('that cannot be made leave the last ones, and are asked for once', async () => {
+  it('that cannot be made leave their room empty, and are asked for once', async () => {
     const { container, rerender } = render(panel({ make: giving(() => pictures('first')), stamp: [1] }));
     await rest();
     const refused = giving(() => Promise.reject(new Error('no font')));
@@ -133,7 +157,7 @@ describe('small pictures', () => {
     editElsewhere();
     reachStage();
     await rest();
-    expect(container.textContent).toBe('first');
+    expect(container.textContent).toBe('');
     expect(asked).toBe(2);
   });
 

@@ -1,8 +1,9 @@
 'use client';
 
 import { useEffect, useReducer, useRef } from 'react';
-import { type Services, useServices } from '../services';
-import { useDocument, usePlayhead, useSession } from '../use-state';
+import { keptByServices } from '../kept-by-services';
+import { useServices } from '../services';
+import { useDocument, usePiece, usePlayhead, useProject, useSession } from '../use-state';
 
 /** Pictures are asked for once the person pauses. */
 const PAUSE_MS = 300;
@@ -36,14 +37,7 @@ class Album {
   }
 }
 
-/** They belong to the services that made them. */
-const albums = new WeakMap<Services, Album>();
-
-function albumOf(services: Services): Album {
-  const album = albums.get(services) ?? new Album();
-  albums.set(services, album);
-  return album;
-}
+const albumOf = keptByServices(() => new Album());
 
 /**
  * Small pictures, made again whenever something that decides them has changed and the person pauses. The last ones stay until others
@@ -52,7 +46,7 @@ function albumOf(services: Services): Album {
  * @param sort What they are of. Those of one sort are on show once at a time.
  * @param make Makes them all; what cannot be made, for want of a font say, leaves the names to say what there is. None where
  *   the film went meanwhile: they are asked for again once the next one is there.
- * @param stamp What decides them, compared one by one.
+ * @param stamp What decides them besides what stands around the chart or the card, compared one by one.
  * @param inSight While nobody looks at them they are not made; see `useInSight`.
  */
 export function useSmallPictures(
@@ -71,16 +65,16 @@ export function useSmallPictures(
   // Of a film, or of a piece, that is still to come on stage there are no pictures yet.
   const there = current && (pieceId === null || shown === pieceId);
   const [, draw] = useReducer((count: number) => count + 1, 0);
-  const decided = useUnchanged(stamp);
+  const decided = useUnchanged([...useSurroundings(), ...stamp]);
   const latest = useRef({ make, decided });
   latest.current = { make, decided };
   useEffect(() => {
     if (!there || !inSight || alike(made.get(sort)?.stamp, decided)) return;
     const timer = setTimeout(async () => {
-      // What cannot be made is not asked for again; the last picture of what could stays.
+      // What cannot be made is not asked for again.
       const pictures = await latest.current.make().catch(() => null);
       if (pictures?.length === 0 || latest.current.decided !== decided) return;
-      made.set(sort, { stamp: decided, pictures: pictures ?? made.get(sort)?.pictures ?? none });
+      made.set(sort, { stamp: decided, pictures: pictures ?? none });
       album.show(draw);
     }, PAUSE_MS);
     return () => clearTimeout(timer);
@@ -88,7 +82,17 @@ export function useSmallPictures(
   return made.get(sort)?.pictures ?? none;
 }
 
-const none: readonly ImageBitmap[] = [];
+const none: readonly never[] = [];
+
+/** What stands around the chart or the card: the stage but for its background, and what lies over the film and the piece. */
+function useSurroundings(): readonly unknown[] {
+  const stage = useProject((project) => project.film.stage, null);
+  const overlays = useProject((project) => project.film.overlays, none);
+  const extras = usePiece((piece) => piece.extras, none);
+  const captions = usePiece((piece) => piece.captions, none);
+  const { background: _, ...room } = stage ?? { background: null };
+  return [overlays, extras, captions, JSON.stringify(room)];
+}
 
 const alike = (a: readonly unknown[] | undefined, b: readonly unknown[]) =>
   a?.length === b.length && a.every((value, i) => Object.is(value, b[i]));
