@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { read, utils, write } from '@e965/xlsx';
@@ -29,7 +29,10 @@ beforeAll(() => {
   );
 });
 
-afterAll(() => process.chdir(root));
+afterAll(() => {
+  process.chdir(root);
+  rmSync(folder, { recursive: true });
+});
 
 describe('tempo inspect', () => {
   it('prints what was understood, as JSON', async () => {

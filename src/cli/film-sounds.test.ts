@@ -1,7 +1,7 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import { wavOf } from '@/core/sound/wav';
 import { raceProject } from '@/core/testing/projects';
 import { beatsOf } from './beats';
@@ -9,6 +9,7 @@ import type { FilmInput } from './film-input';
 import { withSound, withSoundsAtHand } from './film-sounds';
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'tempo-sounds-'));
+afterAll(() => rmSync(folder, { recursive: true }));
 const put = (name: string, bytes: Uint8Array | string) => {
   writeFileSync(path.join(folder, name), bytes);
   return path.join(folder, name);

@@ -25,3 +25,10 @@ export function expectNear(value: number, wanted: number, tolerance: number, wha
 export function expectSame(value: unknown, wanted: unknown, what = ''): void {
   if (!Object.is(value, wanted)) broken(what, `${String(value)} must be ${String(wanted)}`);
 }
+
+/** @throws Error unless two rows have the same numbers, bit by bit; says where they first differ. */
+export function expectSameRows(row: Float32Array | Uint8Array, wanted: typeof row, what = ''): void {
+  if (row.length !== wanted.length) broken(what, `${row.length} numbers must be ${wanted.length}`);
+  for (let i = 0; i < row.length; i++)
+    if (!Object.is(row[i], wanted[i])) expectSame(row[i], wanted[i], `${what} at ${i}`);
+}
