@@ -115,9 +115,9 @@ export interface SessionState {
   readonly hovered: number | null;
   /** The category whose colour the person is looking at. */
   readonly picked: string | null;
-  /** The control to bring into view, and a count so that the same one can be asked for again. */
+  /** The control to bring into view, until it has been, and a count so that the same one can be asked for again. */
   readonly focusControl: { readonly id: string; readonly count: number } | null;
-  /** The cell of the table to bring into view. */
+  /** The cell of the table to bring into view, until it has been. */
   readonly focusCell: { readonly row: number; readonly column: string; readonly count: number } | null;
   /** Why pieces that play cannot be shown, by their ids: the film goes on without them. */
   readonly broken: ReadonlyMap<string, string>;

@@ -3,6 +3,7 @@ import { toast } from 'sonner';
 import { editedChart } from '@/state/current';
 import { documentStore } from '@/state/document';
 import { CARD, controlEntry } from './controls';
+import { letGoOfControl } from './go-to';
 import { useSession } from './use-state';
 import { whyAbsent } from './why-absent';
 
@@ -22,6 +23,7 @@ export function useAbsentControl(): void {
       const { project } = documentStore.getState();
       const description = whyAbsent(asked.id, project ? (editedChart(project)?.family ?? CARD) : '');
       toast(`“${controlEntry(asked.id).label}” is not there now`, { description });
+      letGoOfControl(asked.count);
     };
     frame = requestAnimationFrame(() => {
       frame = requestAnimationFrame(look);

@@ -1,5 +1,6 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { GridSummary } from '@/workers/protocol';
+import { letGoOfCell } from '../go-to';
 import { useServices } from '../services';
 import { useSession } from '../use-state';
 import { useProblems } from './problem-list';
@@ -15,15 +16,14 @@ export function useFocus(grid: GridSummary, ready: boolean) {
   const cell = useSession((state) => state.focusCell);
   const { table } = useServices();
   const [focus, setFocus] = useState<{ row: number; column: number; count: number } | null>(null);
-  const done = useRef(0);
   useEffect(() => {
-    if (!cell || !ready || done.current === cell.count) return;
+    if (!cell || !ready) return;
     let ended = false;
     void table.placeOfRow({ kind: 'grid' }, cell.row).then((row) => {
       if (ended) return;
-      done.current = cell.count;
       const column = grid.columns.findIndex(({ name }) => name === cell.column);
       if (row >= 0) setFocus({ row, column, count: cell.count });
+      letGoOfCell(cell.count);
     });
     return () => {
       ended = true;

@@ -1,4 +1,4 @@
-import { cleanup, screen } from '@testing-library/react';
+import { act, cleanup, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { valueAt } from '@/core/project/document-value';
@@ -6,6 +6,7 @@ import type { Project } from '@/core/project/project';
 import { currentChart } from '@/state/current';
 import { documentStore, undo } from '@/state/document';
 import { controlEntry, controls, findControls, specOf } from '../controls';
+import { goToControl } from '../go-to';
 import { draw, stageRace } from '../testing/app';
 import { Control, Controls, FamilyControls } from './control';
 
@@ -16,6 +17,29 @@ beforeEach(() => {
   stageRace();
 });
 afterEach(cleanup);
+
+describe('a control that is gone to', () => {
+  const shown = () => screen.getByRole('spinbutton', { name: 'Places on stage' });
+
+  it('takes the keyboard, each time that it is asked for', () => {
+    draw(<Control id="places" unit="of 3" />);
+    for (let i = 0; i < 2; i++) {
+      act(() => goToControl('places'));
+      expect(document.activeElement).toBe(shown());
+      shown().blur();
+    }
+  });
+
+  it('takes it when it comes later, but not again when the person comes back', () => {
+    goToControl('places');
+    const first = draw(<Control id="places" unit="of 3" />);
+    expect(document.activeElement).toBe(shown());
+    first.unmount();
+    draw(<Control id="places" unit="of 3" />);
+    expect(document.activeElement).toBe(document.body);
+    expect(shown().closest<HTMLElement>('[data-control]')?.dataset.lit).toBeUndefined();
+  });
+});
 
 describe('a control', () => {
   it('of a number is typed, stepped and kept within the schema, with a word of why', async () => {

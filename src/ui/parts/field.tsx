@@ -2,6 +2,7 @@
 
 import { type ReactNode, useEffect, useRef } from 'react';
 import { type ControlId, controlEntry } from '../controls';
+import { letGoOfControl } from '../go-to';
 import { useSession } from '../use-state';
 import { cx } from './class-names';
 
@@ -31,6 +32,7 @@ export function Field({ control, inputId, hint, children, row = false, bare = fa
     return () => {
       clearTimeout(timer);
       stopWaiting();
+      if (!element.isConnected) letGoOfControl(asked);
     };
   }, [asked]);
   return (
