@@ -86,7 +86,7 @@ test('a film of four pieces is made by hand, looks and moves as previewed, and i
     [project, one],
     [script, other],
   ] as const)
-    await tempo('render', input, '--out', out, '--size', '640x360');
+    await tempo('render', input, '--out', out, '--size', '640x360', '--fps', '5');
   expect(leastPsnr(one, other, info.outputPath('likeness.txt'))).toBeGreaterThan(60);
   const lines = await tempo('frames', script, '--at', '1,3.6');
   const [first, passing] = lines
