@@ -113,9 +113,10 @@ const scenesOf = ({ project, cubes }: { project: Project; cubes: Cubes }) => {
 
 /** Whether two scenes show the same: their numbers may differ by a hundredth, which nobody sees. */
 function alike(one: unknown, other: unknown): boolean {
-  if (typeof one === 'number' && typeof other === 'number') return Object.is(one, other) || Math.abs(one - other) < 0.01;
+  if (typeof one === 'number' && typeof other === 'number')
+    return Object.is(one, other) || Math.abs(one - other) < 0.01;
   if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return one === other;
-  const [a, b] = [one, other] as Record<string, unknown>[] as [Record<string, unknown>, Record<string, unknown>];
+  const [a, b] = [one as Record<string, unknown>, other as Record<string, unknown>];
   for (const key in a) if (!alike(a[key], b[key])) return false;
   for (const key in b) if (!(key in a) && b[key] !== undefined) return false;
   return true;
