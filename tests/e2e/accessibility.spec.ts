@@ -92,7 +92,7 @@ onOpenApp(`the programme can be read and used by everyone`, async ({ page }) => 
   await expect(page.getByRole('list', { name: 'Programme' }).getByRole('listitem')).toHaveCount(3);
   await check(page, 'Programme');
   await page.getByRole('button', { name: /^Into the next piece/ }).click();
-  await expect(page.getByRole('combobox', { name: 'How' })).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'How', exact: true })).toBeVisible();
   await check(page, 'Seam');
 });
 

@@ -83,7 +83,7 @@ test('pieces are named, doubled, switched off and taken out; a seam sets what le
     await page.getByRole('menuitem', { name: item }).click();
   };
   await page.getByRole('button', { name: /^Into the next piece/ }).click();
-  await page.getByRole('combobox', { name: 'How' }).click();
+  await page.getByRole('combobox', { name: 'How', exact: true }).click();
   await page.getByRole('option', { name: /^Slide/ }).click();
   await page.getByRole('spinbutton', { name: 'Seconds' }).fill('9');
   await page.keyboard.press('Enter');
