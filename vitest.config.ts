@@ -84,7 +84,8 @@ export default defineConfig({
       },
     ],
     coverage: {
-      provider: 'v8',
+      provider: 'custom',
+      customProviderModule: './scripts/lib/function-coverage.mjs',
       // `npm test` asks for the core and for the rest by itself.
       include: process.env.COVERED?.split(' ') ?? ['src/**/*.{ts,tsx}'],
       reportsDirectory: process.env.COVERAGE_FOLDER ?? 'coverage',

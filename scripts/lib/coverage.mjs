@@ -6,7 +6,7 @@ import path from 'node:path';
 const KEPT = 'tests/coverage.json';
 
 /**
- * Lines that tests ran, by folder: the first two parts below `src`.
+ * Lines of functions that tests ran, by folder: the first two parts below `src`.
  *
  * @param {Record<string, { lines: { total: number, covered: number } }>} files What Vitest's `json-summary` says.
  * @param {string} root The project's folder.
@@ -57,7 +57,7 @@ export function reportCoverage(files, root, { keep = false } = {}) {
   }
   const folders = byFolder(files, root);
   const kept = JSON.parse(readFileSync(path.join(root, KEPT), 'utf8'));
-  console.log('\nLines that unit tests run, by folder');
+  console.log('\nLines of functions that unit tests run, by folder');
   for (const [folder, sums] of folders) console.log(`  ${String(percentOf(sums)).padStart(3)} %  ${folder}`);
   if (keep) {
     const figures = Object.fromEntries([...folders].map(([folder, sums]) => [folder, percentOf(sums)]));

@@ -1,0 +1,36 @@
+// What `vitest --coverage` collects: which functions ran, and through them which lines. To count how often each block ran slows all that
+// runs by a quarter, libraries too; to note a function when it first runs costs nothing that could be measured.
+import inspector from 'node:inspector/promises';
+import { fileURLToPath } from 'node:url';
+import v8 from '@vitest/coverage-v8';
+
+const session = new inspector.Session();
+let started = false;
+
+/** Is a script one of the project's own? */
+const isOwn = ({ url }) => url.startsWith('file://') && !url.includes('/node_modules/');
+
+/** The provider of Vitest for V8, but for what it asks V8 to note. */
+export default {
+  ...v8,
+  async startCoverage() {
+    // Files that share a process go on with what was begun for the first of them.
+    if (started) return;
+    started = true;
+    session.connect();
+    await session.post('Profiler.enable');
+    await session.post('Profiler.startPreciseCoverage', { callCount: false, detailed: false });
+  },
+  /** The functions that ran for the first time since it was last asked. */
+  async takeCoverage({ moduleExecutionInfo } = {}) {
+    const { result } = await session.post('Profiler.takePreciseCoverage');
+    return {
+      result: result.filter(isOwn).map((script) => ({
+        ...script,
+        startOffset: moduleExecutionInfo?.get(fileURLToPath(script.url))?.startOffset ?? 0,
+      })),
+    };
+  },
+  /** The process ends with its last file, and what is noted with it. */
+  async stopCoverage() {},
+};
