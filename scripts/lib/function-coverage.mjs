@@ -4,8 +4,12 @@ import inspector from 'node:inspector/promises';
 import { fileURLToPath } from 'node:url';
 import v8 from '@vitest/coverage-v8';
 
-const session = new inspector.Session();
-let started = false;
+/** What is begun once for a process: a test may have all modules loaded anew, this one too. */
+const KEPT = Symbol.for('function-coverage');
+const kept = () => {
+  process[KEPT] ??= { session: new inspector.Session(), started: false };
+  return process[KEPT];
+};
 
 /** Is a script one of the project's own? */
 const isOwn = ({ url }) => url.startsWith('file://') && !url.includes('/node_modules/');
@@ -14,16 +18,17 @@ const isOwn = ({ url }) => url.startsWith('file://') && !url.includes('/node_mod
 export default {
   ...v8,
   async startCoverage() {
+    const own = kept();
     // Files that share a process go on with what was begun for the first of them.
-    if (started) return;
-    started = true;
-    session.connect();
-    await session.post('Profiler.enable');
-    await session.post('Profiler.startPreciseCoverage', { callCount: false, detailed: false });
+    if (own.started) return;
+    own.started = true;
+    own.session.connect();
+    await own.session.post('Profiler.enable');
+    await own.session.post('Profiler.startPreciseCoverage', { callCount: false, detailed: false });
   },
   /** The functions that ran for the first time since it was last asked. */
   async takeCoverage({ moduleExecutionInfo } = {}) {
-    const { result } = await session.post('Profiler.takePreciseCoverage');
+    const { result } = await kept().session.post('Profiler.takePreciseCoverage');
     return {
       result: result.filter(isOwn).map((script) => ({
         ...script,

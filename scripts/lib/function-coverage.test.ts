@@ -19,8 +19,10 @@ it('notes each function of the project once, when it has run, and none of librar
     const { early, late } = await import(${JSON.stringify(pathToFileURL(own).href)});
     await import('fflate');
     early();
-    await coverage.startCoverage();
-    const first = await coverage.takeCoverage();
+    // Loaded anew, as where a test begins with modules of its own, it goes on.
+    const { default: anew } = await import(${JSON.stringify(`${provider}?anew`)});
+    await anew.startCoverage();
+    const first = await anew.takeCoverage();
     late();
     const second = await coverage.takeCoverage();
     const ran = ({ result }) => result.flatMap(({ functions }) => functions)
