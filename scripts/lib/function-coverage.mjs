@@ -1,5 +1,5 @@
-// What `vitest --coverage` collects: which functions ran, and through them which lines. To count how often each block ran slows all that
-// runs by a quarter, libraries too; to note a function when it first runs costs nothing that could be measured.
+// What `vitest --coverage` collects: which functions ran, and through them which lines. To count how often each block ran
+// slows all that runs by a quarter, libraries too; to note a function when it first runs costs nothing that could be measured.
 import inspector from 'node:inspector/promises';
 import { fileURLToPath } from 'node:url';
 import v8 from '@vitest/coverage-v8';

@@ -97,7 +97,10 @@ export interface SessionState {
   readonly overview: FilmOverview | null;
   /** How often a film has been prepared: with another number its pictures are others. */
   readonly filmRevision: number;
-  /** The project whose film is on the stage with all of its pictures; another than the document's while an edit is on its way there, or cannot be shown. */
+  /**
+   * The project whose film is on the stage with all of its pictures; another than the document's while an edit is on its way
+   * there, or cannot be shown.
+   */
   readonly staged: Project | null;
   readonly playing: boolean;
   readonly speed: number;
