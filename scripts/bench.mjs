@@ -9,7 +9,7 @@ import { ensureBuild, ensurePackages, ensurePrograms, root, versionOf } from './
 
 ensurePackages();
 ensurePrograms({ tests: true });
-ensureBuild();
+await ensureBuild();
 const { bundle, median, range } = await import('./bench/shared.mjs');
 
 /** Runs a measuring program in Node. It stands among the packages, so that it finds them. */

@@ -4,7 +4,7 @@ import { ensureBuild, ensurePackages } from './lib/set-up.mjs';
 
 try {
   ensurePackages();
-  ensureBuild();
+  await ensureBuild();
   const port = process.env.PORT ? Number(process.env.PORT) : await freePort(3000);
   const server = await startServer(port);
   let stopping = false;

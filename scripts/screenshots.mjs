@@ -9,7 +9,7 @@ import { ensureBuild, ensurePackages, ensurePrograms, root } from './lib/set-up.
 
 ensurePackages();
 ensurePrograms({ tests: true });
-ensureBuild();
+await ensureBuild();
 const { chromium } = await import('@playwright/test');
 const folder = path.join(root, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });

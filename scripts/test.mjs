@@ -1,12 +1,12 @@
 // npm test: sets up, then checks style, types, dependency rules, unit tests, the build and the app in a browser.
 // One part alone: npm test -- --lint | --types | --rules | --unit | --build | --e2e (several may be named).
 // With --keep-coverage the figures of this run become those that later ones may not fall below.
-import { execFile, spawnSync } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { reportCoverage } from './lib/coverage.mjs';
-import { ensureBuild, ensurePackages, ensurePrograms, root } from './lib/set-up.mjs';
-import { runUnitTests, unitCoverage, unitReport } from './lib/unit-tests.mjs';
+import { ensureBuild, ensurePackages, ensurePrograms, root, runBeside } from './lib/set-up.mjs';
+import { startUnitTests, unitCoverage, unitReport } from './lib/unit-tests.mjs';
 
 const parts = ['lint', 'types', 'rules', 'unit', 'build', 'e2e'];
 const flags = process.argv.slice(2).map((flag) => flag.replace(/^--/, ''));
@@ -23,11 +23,11 @@ const total = { passed: 0, failed: 0 };
 /** What failed, said once more at the end: the output of a whole run is longer than what anybody keeps of it. */
 const failures = [];
 
-function step(name, action, startedMs = Date.now()) {
+async function step(name, action, startedMs = Date.now()) {
   console.log(`\n── ${name}`);
   let ok = false;
   try {
-    ok = action();
+    ok = await action();
   } catch (error) {
     console.error(error.message);
   }
@@ -39,14 +39,9 @@ const npxArgs = (...args) => ['npx', '--no-install', ...args];
 /** TypeScript 7, by its path: 6 is there as well, and either could be the one that is called `tsc`. */
 const types = (...args) => [process.execPath, 'node_modules/typescript-native/bin/tsc', '--noEmit', ...args];
 
-function npx(...args) {
-  const [program, ...rest] = npxArgs(...args);
-  return spawnSync(program, rest, { cwd: root, stdio: 'inherit' }).status === 0;
-}
-
 /** A check that has no tests of its own counts when it fails, so that the last line never hides it. */
-function check(part, name, action) {
-  if (!wanted(part) || step(name, action)) return;
+async function check(part, name, action) {
+  if (!wanted(part) || (await step(name, action))) return;
   total.failed++;
   failures.push(name);
 }
@@ -75,7 +70,7 @@ async function checkAtOnce(checks) {
           process.stdout.write(said);
           return ok;
         };
-        if (!step(name, tell, startedMs)) {
+        if (!(await step(name, tell, startedMs))) {
           total.failed++;
           failures.push(`${name}\n${said.slice(-2000)}`);
         }
@@ -106,8 +101,7 @@ function failedBrowser({ suites = [] }) {
 }
 
 /** Runs tests and counts them. `report` gives what they told, and throws where that is nothing. */
-async function tests(part, name, action, report, count, namesOf) {
-  if (!wanted(part)) return;
+async function tests(name, action, report, count, namesOf) {
   const startedMs = Date.now();
   console.log(`\n── ${name}`);
   let passed = false;
@@ -116,7 +110,7 @@ async function tests(part, name, action, report, count, namesOf) {
   } catch (error) {
     console.error(error.message);
   }
-  const ok = step(`${name}, all in all`, () => passed, startedMs);
+  const ok = await step(`${name}, all in all`, () => passed, startedMs);
   let found = { passed: 0, failed: 1 };
   try {
     const told = report();
@@ -130,7 +124,40 @@ async function tests(part, name, action, report, count, namesOf) {
   total.failed += ok ? found.failed : Math.max(1, found.failed);
 }
 
-const setUp = step('Set-up', () => {
+/** Unit tests, and what they covered. `firstEnd` comes when they leave room for other work. */
+function unitTests() {
+  const { firstEnd, passed } = startUnitTests(reports);
+  const count = (json) => ({
+    passed: json.numPassedTests,
+    failed: json.numFailedTests + (json.numFailedTestSuites > 0 && json.numFailedTests === 0 ? 1 : 0),
+  });
+  const told = async () => {
+    await tests(
+      'Unit tests (Vitest)',
+      () => passed,
+      () => unitReport(reports),
+      count,
+      failedUnit,
+    );
+    await check('unit', 'Coverage', () => reportCoverage(unitCoverage(), root, { keep }));
+  };
+  return { firstEnd, ended: told() };
+}
+
+async function browserTests() {
+  const report = path.join(reports, 'browser.json');
+  rmSync(report, { force: true });
+  process.env.PLAYWRIGHT_JSON_OUTPUT_NAME = report;
+  const run = async () => {
+    await ensureBuild();
+    const [program, ...args] = npxArgs('playwright', 'test', '--reporter=list,json');
+    return runBeside(program, args);
+  };
+  const count = ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected });
+  await tests('Browser tests (Playwright)', run, () => JSON.parse(readFileSync(report, 'utf8')), count, failedBrowser);
+}
+
+const setUp = await step('Set-up', () => {
   ensurePackages();
   if (wanted('e2e') || wanted('build') || wanted('unit')) ensurePrograms({ tests: true });
   mkdirSync(reports, { recursive: true });
@@ -144,36 +171,15 @@ else {
     ['types', 'Types of the core, without a browser', types('-p', 'tsconfig.core.json')],
     ['rules', 'Dependency rules', npxArgs('depcruise', 'src', '--config', '.dependency-cruiser.cjs')],
   ]);
-  await tests(
-    'unit',
-    'Unit tests (Vitest)',
-    () => runUnitTests(reports),
-    () => unitReport(reports),
-    (json) => ({
-      passed: json.numPassedTests,
-      failed: json.numFailedTests + (json.numFailedTestSuites > 0 && json.numFailedTests === 0 ? 1 : 0),
-    }),
-    failedUnit,
-  );
-  check('unit', 'Coverage', () => reportCoverage(unitCoverage(), root, { keep }));
-  check('build', 'Build', () => {
-    ensureBuild();
+  const unit = wanted('unit') ? unitTests() : null;
+  // Tests of the app as a whole wait for half of their time: the build and the browser begin beside the last of them.
+  await unit?.firstEnd;
+  await check('build', 'Build', async () => {
+    await ensureBuild();
     return true;
   });
-  const browser = path.join(reports, 'browser.json');
-  rmSync(browser, { force: true });
-  await tests(
-    'e2e',
-    'Browser tests (Playwright)',
-    () => {
-      ensureBuild();
-      process.env.PLAYWRIGHT_JSON_OUTPUT_NAME = browser;
-      return npx('playwright', 'test', '--reporter=list,json');
-    },
-    () => JSON.parse(readFileSync(browser, 'utf8')),
-    (json) => ({ passed: json.stats.expected + json.stats.flaky, failed: json.stats.unexpected }),
-    failedBrowser,
-  );
+  if (wanted('e2e')) await browserTests();
+  await unit?.ended;
 }
 for (const failure of failures) console.log(`\nFailed: ${failure}`);
 console.log(`\n${total.passed} passed, ${total.failed} failed`);

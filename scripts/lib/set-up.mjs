@@ -1,5 +1,5 @@
 // What every command needs before it can run: packages, Debian's programs and a build that is up to date.
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -36,8 +36,21 @@ export function ensurePackages() {
   run('npm', ['ci', '--no-audit', '--no-fund']);
 }
 
+/**
+ * Runs a program in the project's folder beside whatever else goes on, with its output on ours.
+ *
+ * @returns {Promise<boolean>} Whether it ended well.
+ */
+export function runBeside(program, args) {
+  return new Promise((resolve, reject) => {
+    spawn(program, args, { cwd: root, stdio: 'inherit' })
+      .on('error', reject)
+      .on('close', (code) => resolve(code === 0));
+  });
+}
+
 /** Builds when a source file has changed since the last build. */
-export function ensureBuild() {
+export async function ensureBuild() {
   const now = fingerprint();
   if (
     existsSync(path.join(root, '.next', 'BUILD_ID')) &&
@@ -46,7 +59,7 @@ export function ensureBuild() {
   )
     return;
   console.log('Building');
-  run('npm', ['run', '--silent', 'build']);
+  if (!(await runBeside('npm', ['run', '--silent', 'build']))) throw new Error('The build failed.');
   writeFileSync(BUILT_FROM, now);
 }
 
