@@ -97,6 +97,7 @@ async function ownBrowser(
     args: chromiumArgs,
     baseURL,
     viewport: { width: 1280, height: 800 },
+    reducedMotion: 'reduce',
   });
   return { context, page: context.pages()[0] ?? (await context.newPage()) };
 }
