@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { expect, type Page, type Worker } from '@playwright/test';
@@ -11,10 +11,10 @@ test.beforeAll(() => {
 });
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-async function film(page: Page, name: string): Promise<string> {
+async function film(page: Page, name: string, button = 'Export MP4'): Promise<string> {
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export MP4' }).click(),
+    page.getByRole('button', { name: button }).click(),
   ]);
   const file = path.join(folder, name);
   await download.saveAs(file);
@@ -35,7 +35,18 @@ async function inNextWorker(page: Page, change: () => void): Promise<{ readonly 
   return { changed };
 }
 
-test('a worker that dies half-way is replaced, and the film is whole', async ({ page }) => {
+/** When the key frames of a film come, in seconds. */
+function keyFramesSec(file: string): number[] {
+  const shown = ['-show_entries', 'packet=pts_time,flags', '-of', 'csv=p=0'];
+  return execFileSync('ffprobe', ['-v', 'error', '-select_streams', 'v:0', ...shown, file], { encoding: 'utf8' })
+    .split('\n')
+    .filter((line) => line.includes('K'))
+    .map((line) => Number(line.split(',')[0]));
+}
+
+test('a worker that dies half-way is replaced, and the film is whole: with its index in front and enough key frames', async ({
+  page,
+}) => {
   await openRace(page, '10');
   await goTo(page, 'Output');
   await smallSize(page);
@@ -69,9 +80,18 @@ test('a worker that dies half-way is replaced, and the film is whole', async ({ 
   expect(probe(file)).toMatchObject({ nb_read_frames: '250', avg_frame_rate: '25/1' });
   execFileSync('ffmpeg', ['-v', 'error', '-xerror', '-i', file, '-f', 'null', '-']);
   expect(leastPsnr(whole, file, path.join(folder, 'psnr.log'))).toBeGreaterThan(40);
+  for (const each of [whole, file]) {
+    const keys = keyFramesSec(each);
+    expect(keys[0]).toBe(0);
+    for (let i = 1; i < keys.length; i++) expect((keys[i] ?? 0) - (keys[i - 1] ?? 0)).toBeLessThanOrEqual(2.001);
+    expect(keys.length).toBeGreaterThanOrEqual(5);
+    const bytes = readFileSync(each);
+    expect(bytes.indexOf('moov')).toBeGreaterThan(0);
+    expect(bytes.indexOf('moov')).toBeLessThan(bytes.indexOf('mdat'));
+  }
 });
 
-test('every form can be cancelled, and leaves nothing', async ({ page }) => {
+test('every form can be cancelled and leaves nothing, and the next export works', async ({ page }) => {
   await openRace(page, '60');
   await goTo(page, 'Output');
   const cancelled = page.getByText('Cancelled. No file was kept.');
@@ -100,6 +120,16 @@ test('every form can be cancelled, and leaves nothing', async ({ page }) => {
   await expect(cancelled).toHaveCount(2);
   // What had been finished stays.
   expect(await filesLeft(page)).toHaveLength(1);
+  await page.getByLabel('Image sequence').uncheck();
+  await goTo(page, 'Pace');
+  await page.getByRole('spinbutton', { name: 'Whole film' }).fill('2');
+  await page.keyboard.press('Enter');
+  await goTo(page, 'Output');
+  await as(page, 'Film');
+  await as(page, 'WebM (VP9)');
+  await smallSize(page);
+  const webm = await film(page, 'next.webm', 'Export WEBM');
+  expect(probe(webm)).toMatchObject({ codec_name: 'vp9', nb_read_frames: '50' });
 });
 
 test('an encoder that refuses is named, and nothing is left', async ({ page }) => {

@@ -1,5 +1,3 @@
-import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
 import { test as base, expect, type Page } from '@playwright/test';
 import { chromiumArgs, chromiumPath } from '../../scripts/lib/chromium.mjs';
 import {
@@ -108,46 +106,6 @@ for (const { format, container, codec } of [
     expect(near([...last.subarray(0, 3)], '#FFFCF5'), 'colours are those of the stage').toBeLessThanOrEqual(4);
   });
 }
-
-test('key frames come at least every two seconds and the index of an MP4 stands in front', async ({ page }) => {
-  await openApp(page);
-  await openShort(page, 7, 25);
-  const film = await exportFilm(page, 'MP4 (H.264)');
-  const args = [
-    '-v',
-    'error',
-    '-select_streams',
-    'v:0',
-    '-show_entries',
-    'packet=pts_time,flags',
-    '-of',
-    'csv=p=0',
-    film,
-  ];
-  const keys = execFileSync('ffprobe', args, { encoding: 'utf8' })
-    .split('\n')
-    .filter((line) => line.includes('K'))
-    .map((line) => Number(line.split(',')[0]));
-  expect(keys[0]).toBe(0);
-  for (let i = 1; i < keys.length; i++) expect((keys[i] ?? 0) - (keys[i - 1] ?? 0)).toBeLessThanOrEqual(2.001);
-  expect(keys.length).toBeGreaterThanOrEqual(4);
-  const bytes = readFileSync(film);
-  expect(bytes.indexOf('moov')).toBeGreaterThan(0);
-  expect(bytes.indexOf('moov')).toBeLessThan(bytes.indexOf('mdat'));
-});
-
-test('cancelling leaves nothing behind, and the next export works', async ({ page }) => {
-  await openApp(page);
-  await goTo(page, 'Output');
-  await page.getByRole('button', { name: 'Export MP4' }).click();
-  await expect(page.getByRole('progressbar', { name: 'Export' })).toBeVisible();
-  await expect(page.getByText(/[1-9]\d* of 1,500 frames/)).toBeVisible();
-  await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByText('Cancelled. No file was kept.')).toBeVisible();
-  expect(await filesLeft(page)).toEqual([]);
-  await openShort(page, 2, 25);
-  expect(probe(await exportFilm(page, 'WebM (VP9)'))).toMatchObject({ codec_name: 'vp9', nb_read_frames: '50' });
-});
 
 test('a full disk is named, and nothing is left', async ({ page, context }) => {
   await openApp(page);

@@ -64,6 +64,7 @@ export async function openFresh(page: Page, table: string): Promise<void> {
   const name = page.getByLabel('Name of the project');
   const fresh = freshWork.get(table);
   if (!fresh) {
+    if (table === islandTable) throw new Error('openFresh: only where the app has been used, as in onOpenApp');
     await openFresh(page, islandTable);
     await openFile(page, 'boats.csv', table);
     await expect(name).toHaveValue('Boats');
