@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { cutSpans, MakerLost, runSpans, type Span, type SpanMaker } from './span-scheduler';
 
 const pause = (turns: number) => new Promise((resolve) => setTimeout(resolve, turns));
@@ -138,6 +138,73 @@ describe('spans', () => {
     const { done } = run({ frames: 400, spanFrames: 2, makers: 2, delays: [2] }, controller.signal);
     setTimeout(() => controller.abort(), afterMs);
     await expect(done).rejects.toMatchObject({ code: 'cancelled' });
+  });
+
+  it('begin nothing any more where they are cancelled while a maker is still starting, and end it once', async () => {
+    const controller = new AbortController();
+    const starting: (() => void)[] = [];
+    const [made, ended] = [vi.fn(), vi.fn()];
+    const done = runSpans<Span>({
+      from: 0,
+      to: 12,
+      makerFrames: 1e9,
+      spanFrames: 2,
+      makers: 2,
+      start: async () => {
+        await new Promise<void>((resolve) => starting.push(resolve));
+        return { make: async (span) => made(span), end: ended };
+      },
+      take: async () => undefined,
+      signal: controller.signal,
+      onProgress: () => undefined,
+    });
+    controller.abort();
+    await expect(done).rejects.toMatchObject({ code: 'cancelled' });
+    for (const resolve of starting) resolve();
+    await vi.waitFor(() => expect(ended).toHaveBeenCalledTimes(2));
+    expect(made).not.toHaveBeenCalled();
+  });
+
+  it('end each maker once, whenever they are cancelled', async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.integer({ min: 0, max: 40 }), async (turns) => {
+        const controller = new AbortController();
+        let [alive, begun, most, twice] = [0, 0, 0, false];
+        const done = runSpans<Span>({
+          from: 0,
+          to: 12,
+          makerFrames: 4,
+          spanFrames: 2,
+          makers: 2,
+          start: async () => {
+            begun++;
+            most = Math.max(most, ++alive);
+            let over = false;
+            return {
+              make: async (span) => span,
+              end: () => {
+                twice ||= over;
+                over = true;
+                alive--;
+              },
+            };
+          },
+          take: async () => undefined,
+          signal: controller.signal,
+          onProgress: () => undefined,
+        });
+        // Turns of promises alone: the work is somewhere in its middle.
+        const aborted = (async () => {
+          for (let i = 0; i < turns; i++) await null;
+          controller.abort();
+        })();
+        await Promise.allSettled([done, aborted]);
+        await pause(0);
+        expect([twice, alive]).toEqual([false, 0]);
+        expect(most).toBeLessThanOrEqual(2);
+        expect(begun).toBeGreaterThanOrEqual(2);
+      }),
+    );
   });
 
   it('stop at once when they are cancelled, though a maker never comes to an end', async () => {

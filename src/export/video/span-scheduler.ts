@@ -96,7 +96,7 @@ class SpanRun<T> {
     await Promise.race([all, interrupted]);
     if (this.failure === null) await this.taking;
     signal.removeEventListener('abort', onAbort);
-    for (const maker of this.alive) maker.end();
+    for (const maker of [...this.alive]) this.dismiss(maker);
     if (this.failure !== null) throw this.failure;
   }
 
@@ -115,6 +115,8 @@ class SpanRun<T> {
         this.waiting.shift();
         try {
           maker ??= await this.hire();
+          // It may have taken its time: what was cancelled meanwhile is not begun.
+          if (this.failure !== null) return;
           await this.makeOne(maker, span);
           frames += span.to - span.from;
           if (frames < this.schedule.makerFrames) continue;
@@ -141,10 +143,9 @@ class SpanRun<T> {
     return maker;
   }
 
+  /** Ends a maker, once: whoever works with it may find only later that all is over. */
   private dismiss(maker: SpanMaker<T> | null): void {
-    if (!maker) return;
-    this.alive.delete(maker);
-    maker.end();
+    if (maker && this.alive.delete(maker)) maker.end();
   }
 
   private async makeOne(maker: SpanMaker<T>, span: Span): Promise<void> {
