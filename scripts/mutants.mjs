@@ -94,16 +94,25 @@ try {
     const place = Math.floor(next() * all.length);
     picked.set(place, all[place]);
   }
-  /** Do all tests of a folder pass within so many milliseconds? */
+  /** Ends the tests that run, with all of their processes. */
+  let stop = () => undefined;
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.once(signal, () => {
+      stop();
+      rmSync(copy, { recursive: true, force: true });
+      process.exit(1);
+    });
+  /** Do all tests of a folder pass within so many milliseconds? A folder without tests notices nothing. */
   const passes = (of, mostMs = Number.POSITIVE_INFINITY) =>
     new Promise((resolve, reject) => {
-      const args = ['--no-install', 'vitest', 'run', of, '--bail', '1', '--testTimeout', '60000'];
+      const args = ['--no-install', 'vitest', 'run', of, '--bail', '1', '--testTimeout', '60000', '--passWithNoTests'];
       const child = spawn('npx', args, { cwd: copy, stdio: 'ignore', detached: true });
-      // With all of its processes: one that never ends does not see that the others have.
-      const stop = () => process.kill(-child.pid, 'SIGKILL');
+      // The whole group: a process that never ends does not see that the others have.
+      stop = () => process.kill(-child.pid, 'SIGKILL');
       const clock = Number.isFinite(mostMs) ? setTimeout(stop, mostMs) : undefined;
       child.on('error', reject).on('close', (code) => {
         clearTimeout(clock);
+        stop = () => undefined;
         resolve(code === 0);
       });
     });

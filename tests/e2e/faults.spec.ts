@@ -104,7 +104,10 @@ test('every form can be cancelled and leaves nothing, and the next export works'
   ] as const) {
     await as(page, kind);
     await page.getByRole('button', { name: /^Export (MP4|GIF|image sequence)$/ }).click();
-    if (begun) await expect(page.getByText(/[1-9]\d* of [\d,]+ frames/)).toBeVisible();
+    if (begun) {
+      await expect(page.getByRole('progressbar', { name: 'Export' })).toBeVisible();
+      await expect(page.getByText(/[1-9]\d* of [\d,]+ frames/)).toBeVisible();
+    }
     await page.getByRole('button', { name: 'Cancel' }).click();
     await expect(cancelled).toBeVisible();
     await expect.poll(() => filesLeft(page), kind).toEqual([]);

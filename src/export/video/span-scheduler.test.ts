@@ -64,6 +64,12 @@ function run(
   return { done, taken, count: () => ({ most, started, ended, progress, mostHeld }) };
 }
 
+/** Six spans of two makers, for tests that have makers of their own and take nothing. */
+function sixSpans(signal: AbortSignal, start: () => Promise<SpanMaker<Span>>, makerFrames = 1e9): Promise<void> {
+  const rest = { take: async () => undefined, onProgress: () => undefined };
+  return runSpans<Span>({ from: 0, to: 12, makerFrames, spanFrames: 2, makers: 2, start, signal, ...rest });
+}
+
 describe('makers', () => {
   it('are replaced by fresh ones after so many frames, and the film is whole', async () => {
     const { done, taken, count } = run({ frames: 100, spanFrames: 5, makers: 1, makerFrames: 12, lost: [4] });
@@ -144,19 +150,9 @@ describe('spans', () => {
     const controller = new AbortController();
     const starting: (() => void)[] = [];
     const [made, ended] = [vi.fn(), vi.fn()];
-    const done = runSpans<Span>({
-      from: 0,
-      to: 12,
-      makerFrames: 1e9,
-      spanFrames: 2,
-      makers: 2,
-      start: async () => {
-        await new Promise<void>((resolve) => starting.push(resolve));
-        return { make: async (span) => made(span), end: ended };
-      },
-      take: async () => undefined,
-      signal: controller.signal,
-      onProgress: () => undefined,
+    const done = sixSpans(controller.signal, async () => {
+      await new Promise<void>((resolve) => starting.push(resolve));
+      return { make: async (span) => made(span), end: ended };
     });
     controller.abort();
     await expect(done).rejects.toMatchObject({ code: 'cancelled' });
@@ -170,29 +166,18 @@ describe('spans', () => {
       fc.asyncProperty(fc.integer({ min: 0, max: 40 }), async (turns) => {
         const controller = new AbortController();
         let [alive, begun, most, twice] = [0, 0, 0, false];
-        const done = runSpans<Span>({
-          from: 0,
-          to: 12,
-          makerFrames: 4,
-          spanFrames: 2,
-          makers: 2,
-          start: async () => {
-            begun++;
-            most = Math.max(most, ++alive);
-            let over = false;
-            return {
-              make: async (span) => span,
-              end: () => {
-                twice ||= over;
-                over = true;
-                alive--;
-              },
-            };
-          },
-          take: async () => undefined,
-          signal: controller.signal,
-          onProgress: () => undefined,
-        });
+        const start = async () => {
+          begun++;
+          most = Math.max(most, ++alive);
+          let over = false;
+          const end = () => {
+            twice ||= over;
+            over = true;
+            alive--;
+          };
+          return { make: async (span: Span) => span, end };
+        };
+        const done = sixSpans(controller.signal, start, 4);
         // Turns of promises alone: the work is somewhere in its middle.
         const aborted = (async () => {
           for (let i = 0; i < turns; i++) await null;
@@ -210,20 +195,10 @@ describe('spans', () => {
   it('stop at once when they are cancelled, though a maker never comes to an end', async () => {
     const controller = new AbortController();
     let ended = 0;
-    const done = runSpans<Span>({
-      from: 0,
-      to: 12,
-      makerFrames: 1e9,
-      spanFrames: 2,
-      makers: 2,
-      start: async () => ({
-        make: (span) => (span.index < 2 ? Promise.resolve(span) : new Promise(() => undefined)),
-        end: () => ended++,
-      }),
-      take: async () => undefined,
-      signal: controller.signal,
-      onProgress: () => undefined,
-    });
+    const done = sixSpans(controller.signal, async () => ({
+      make: (span) => (span.index < 2 ? Promise.resolve(span) : new Promise(() => undefined)),
+      end: () => ended++,
+    }));
     setTimeout(() => controller.abort(), 5);
     await expect(done).rejects.toMatchObject({ code: 'cancelled' });
     expect(ended).toBe(2);
