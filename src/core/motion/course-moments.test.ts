@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { familyOf } from '../families/registry';
 import { chartIn } from '../testing/chart-in';
 import { filmOfFamily } from '../testing/family-films';
-import { cubeOf, gappyCubes } from '../testing/films';
+import { cubeOf, gappyCubes, raceOf } from '../testing/films';
+import { findCourseMoments } from './course-moments';
 
 const momentsOf = (family: string, cube: Parameters<typeof filmOfFamily>[1], own: Record<string, unknown> = {}) => {
   const film = filmOfFamily(familyOf(family), cube, {
@@ -82,5 +83,141 @@ describe('the moments of values along time', () => {
     expect(
       momentsOf('lines', cubeOf([[5], [5], [5]])).moments.filter(({ kind }) => kind === 'peak' || kind === 'rise'),
     ).toEqual([]);
+  });
+});
+
+describe('the moments of a course, one by one', () => {
+  const told = (rows: (number | null)[][], ...kinds: string[]) =>
+    findCourseMoments(raceOf(cubeOf(rows), { places: rows[0]?.length ?? 1, gaps: 'absent' }))
+      .filter(({ kind }) => kinds.includes(kind))
+      .map(({ kind, category, other, timeSec, change, value }) => [
+        kind,
+        category,
+        Number(timeSec.toFixed(4)),
+        kind === 'cross' ? other : kind === 'peak' || kind === 'low' ? value : change,
+      ]);
+
+  it('take the first of several values alike, and none of a series that stays or is not there', () => {
+    expect(
+      told(
+        [
+          [null, 4, null, 7],
+          [3, 4, null, 5],
+          [1, 4, null, 7],
+          [3, 4, null, 5],
+          [1, 4, null, null],
+        ],
+        'peak',
+        'low',
+      ),
+    ).toEqual([
+      ['peak', 3, 0, 7],
+      ['low', 3, 1, 5],
+      ['peak', 0, 1, 3],
+      ['low', 0, 2, 1],
+    ]);
+  });
+
+  it('are those of the six that reach farthest, of two alike the first in the table', () => {
+    const found = told([[9, 8, 7, 6, 5, 5, 5, 4], Array.from({ length: 8 }, () => 0)], 'peak');
+    expect(found.map(([, category]) => category)).toEqual([0, 1, 2, 3, 4, 5]);
+    const below = told(
+      [Array.from({ length: 8 }, (_, c) => -c - 1), Array.from({ length: 8 }, (_, c) => -20 - c)],
+      'low',
+    );
+    expect(below.map(([, category]) => category)).toEqual([0, 1, 2, 3, 4, 5]);
+  });
+
+  it('have the two steepest rises and falls, the earlier of two alike, none over an absence', () => {
+    expect(
+      told(
+        [
+          [0, 50, 9],
+          [10, 44, 9],
+          [20, null, 9],
+          [50, 20, 9],
+          [49, 18, 9],
+          [19, 18, 9],
+        ],
+        'rise',
+        'drop',
+      ),
+    ).toEqual([
+      ['rise', 0, 1, 10],
+      ['drop', 1, 1, -6],
+      ['rise', 0, 3, 30],
+      ['drop', 0, 5, -30],
+    ]);
+    const alike = told(
+      [
+        [1, 2],
+        [3, 4],
+        [3, 4],
+        [5, 4],
+      ],
+      'rise',
+    );
+    expect(alike).toEqual([
+      ['rise', 0, 1, 2],
+      ['rise', 1, 1, 2],
+    ]);
+  });
+
+  it('cross below the lead, told once, of who rises', () => {
+    expect(
+      told(
+        [
+          [100, 10, 4],
+          [100, 2, 8],
+        ],
+        'cross',
+      ),
+    ).toEqual([['cross', 2, 0.5, 1]]);
+    // The lead itself has a moment of its own, and coming on stage another.
+    expect(
+      told(
+        [
+          [10, 4],
+          [2, 8],
+        ],
+        'cross',
+      ),
+    ).toEqual([]);
+    const stage = raceOf(
+      cubeOf([
+        [100, 10, 4],
+        [100, 2, 8],
+      ]),
+      { places: 1 },
+    );
+    expect(findCourseMoments(stage).filter(({ kind }) => kind === 'cross')).toEqual([]);
+  });
+
+  it('have no more than forty crossings, those nearest to the top', () => {
+    const count = 14;
+    const up = [1000, ...Array.from({ length: count }, (_, c) => c)];
+    const down = [1000, ...Array.from({ length: count }, (_, c) => count - c - 0.1 * c * c)];
+    const race = raceOf(cubeOf([up, down]), { places: count + 1 });
+    const crossings = findCourseMoments(race).filter(({ kind }) => kind === 'cross');
+    expect(crossings).toHaveLength(40);
+    const ranks = crossings.map(({ rank }) => rank);
+    expect(Math.min(...ranks)).toBe(2);
+    expect(Math.max(...ranks)).toBeLessThan(count);
+  });
+
+  it('are in the units of the table, however large, and in order of time', () => {
+    const large = 2 ** 600;
+    const race = raceOf(
+      cubeOf(
+        [
+          [1, 5],
+          [4, 4],
+          [2, 9],
+        ].map((row) => row.map((value) => value * large)),
+      ),
+    );
+    const found = findCourseMoments(race);
+    expect(found.map(({ timeSec }) => timeSec)).toEqual(found.map(({ timeSec }) => timeSec).sort((a, b) => a - b));
+    expect(found.find(({ kind }) => kind === 'rise')?.change).toBe(3 * large);
   });
 });

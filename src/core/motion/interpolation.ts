@@ -29,13 +29,13 @@ export function monotoneSlopes(x: ArrayLike<number>, y: ArrayLike<number>): Floa
       slopes[k + 1] = 0;
       continue;
     }
-    const alpha = at(slopes, k) / secant;
-    const beta = at(slopes, k + 1) / secant;
+    const [start, end] = [at(slopes, k), at(slopes, k + 1)];
+    const [alpha, beta] = [start / secant, end / secant];
     if (alpha * alpha + beta * beta <= 9) continue;
-    // Steep ones are few; their squares may not be finite.
-    const size = Math.hypot(alpha, beta);
-    slopes[k] = (3 * alpha * secant) / size;
-    slopes[k + 1] = (3 * beta * secant) / size;
+    // By the slopes themselves: beside a step that is nearly flat, alpha and beta may not be finite.
+    const most = (3 * Math.abs(secant)) / Math.hypot(start, end);
+    slopes[k] = start * most;
+    slopes[k + 1] = end * most;
   }
   return slopes;
 }
@@ -51,6 +51,9 @@ export interface Cubic {
   c2: number;
   c3: number;
 }
+
+/** A cubic to be written into. */
+export const blankCubic = (): Cubic => ({ c0: 0, c1: 0, c2: 0, c3: 0 });
 
 /** The values and the slopes per step at both ends of a step. */
 export interface StepEnds {

@@ -1,5 +1,5 @@
 import { signAfterStart, signBeforeEnd, signChanges } from './crossings';
-import type { Cubic } from './interpolation';
+import { blankCubic, type Cubic } from './interpolation';
 import { cubicOfStep, presentInStep, type SeriesSet } from './series';
 
 /**
@@ -7,9 +7,9 @@ import { cubicOfStep, presentInStep, type SeriesSet } from './series';
  * just before, so the answer depends on `tieOrder`, the order at the end of the span before.
  */
 export class PairOrder {
-  private readonly first: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
-  private readonly second: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
-  private readonly difference: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
+  private readonly first = blankCubic();
+  private readonly second = blankCubic();
+  private readonly difference = blankCubic();
 
   /**
    * @param sign 1 when the largest value stands first, -1 for the smallest.

@@ -4,7 +4,17 @@ import type { Cube } from '../shaping/cube';
 import { anyBetween, anyPace, anySettings, cubeOf, fullCubes, gappyCubes, raceOf } from '../testing/films';
 import { expectNear, expectSame, expectWithin } from '../testing/quick-expect';
 import { findLeadChanges } from './lead-changes';
-import { findField, findStandings, momentOf, placesAt, type Race, shownValue } from './race';
+import {
+  changesPerStep,
+  eachShowing,
+  findField,
+  findStandings,
+  momentOf,
+  placesAt,
+  type Race,
+  shownValue,
+  withSeries,
+} from './race';
 import { valueInStep } from './series';
 import { rankAt, slotAt, stepAt } from './slots';
 
@@ -425,4 +435,115 @@ describe('the field', () => {
       }
     }
   });
+});
+
+describe('who may show', () => {
+  it('is everybody who does within a quarter of a second, and nobody else', () => {
+    fc.assert(
+      fc.property(gappyCubes.chain(race), ([cube, settings, pace]) => {
+        const race = raceOf(cube, settings, pace);
+        for (const time of times(race, 29)) {
+          const visited: number[] = [];
+          eachShowing(race, time, (k) => visited.push(k));
+          expect(visited).toEqual([...new Set(visited)].sort((a, b) => a - b));
+          race.showing.forEach((stretches, k) => {
+            const within = (sec: number) => stretches.some(([from, to]) => from - sec <= time && time <= to + sec);
+            if (within(0)) expectSame(visited.includes(k), true);
+            if (!within(0.25)) expectSame(visited.includes(k), false);
+          });
+        }
+      }),
+    );
+  });
+
+  it('is the same beyond both ends as at them', () => {
+    const race = raceOf(
+      cubeOf([
+        [5, 1],
+        [5, 9],
+      ]),
+      { places: 1, swapSec: 0.2 },
+    );
+    expect(placesAt(race, -3)).toEqual(placesAt(race, 0));
+    expect(placesAt(race, 99)).toEqual(placesAt(race, 1));
+    expect(placesAt(race, 0)).toEqual([{ series: 0, category: 0, value: 5, slot: 0, rank: 0 }]);
+    expect(placesAt(race, 1)).toEqual([{ series: 1, category: 1, value: 9, slot: 0, rank: 0 }]);
+    const visited: number[] = [];
+    for (const time of [-3, 99]) eachShowing(race, time, (k) => visited.push(k));
+    expect(visited).toEqual([0, 1]);
+  });
+
+  it('is told of a film without length too', () => {
+    const race = raceOf(cubeOf([[5, 1]]), { places: 2 }, { length: { by: 'whole', sec: 0.1 } });
+    expect(placesAt(race, 0.05).map(({ category }) => category)).toEqual([0, 1]);
+  });
+});
+
+describe('the value of who is not there', () => {
+  const held = (rows: (number | null)[], timeSec: number, swapSec: number) => {
+    const race = raceOf(cubeOf(rows.map((value) => [value])), { gaps: 'absent', swapSec });
+    return shownValue(race, 0, momentOf(race, timeSec));
+  };
+
+  it('is the nearest known one, before or after', () => {
+    expect([0, 0.5, 1].map((sec) => held([null, 7, 9], sec, 0.5))).toEqual([7, 7, 7]);
+    expect([1.5, 2, 3].map((sec) => held([3, 7, null, null], sec, 0.5))).toEqual([7, 7, 7]);
+    expect([1.49, 1.5, 2.5, 2.51].map((sec) => held([3, 4, null, 9, 9], sec, 0.5))).toEqual([4, 4, 9, 9]);
+    expect([2.49, 2.51].map((sec) => held([3, 4, null, null, 9], sec, 0.5))).toEqual([4, 9]);
+    expect(held([null, null], 0.5, 0.5)).toBeNaN();
+  });
+
+  it('is blended over an absence that is shorter than a swap', () => {
+    expect([1, 1.5, 2, 2.5, 3].map((sec) => held([3, 4, null, 9, 9], sec, 2.5))).toEqual([4, 5.25, 6.5, 7.75, 9]);
+  });
+
+  it('is that of its own series, in the units of the table', () => {
+    const far = 2 ** 600;
+    const race = raceOf(cubeOf([[1, null, 1].map((value) => value && value * far), [1, 5 * far, 1]]), {
+      gaps: 'absent',
+    });
+    expect([0, 1, 2].map((k) => shownValue(race, k, momentOf(race, 0)) / far)).toEqual([1, 5, 1]);
+  });
+});
+
+describe('changes by step', () => {
+  it('are those of its travel, and those at the period that it leads to', () => {
+    const standings = (span: number[]) => ({
+      ...findStandings(findField(cubeOf([[1]]), 1, { order: 'largest', between: 'linear', gaps: 'bridge' }), {
+        places: 1,
+        order: 'largest',
+      }),
+      events: {
+        startRank: Int32Array.of(0),
+        series: new Int32Array(span.length),
+        span: Int32Array.from(span),
+        fraction: new Float64Array(span.length),
+        delta: new Int32Array(span.length).fill(1),
+      },
+    });
+    expect([...changesPerStep(standings([1, 1, 2, 3, 4, 5, 6, 6]), 4)]).toEqual([3, 2, 3]);
+    expect([...changesPerStep(standings([0, 7, 9]), 4)]).toEqual([1, 0, 0]);
+    expect([...changesPerStep(standings([]), 1)]).toEqual([]);
+  });
+});
+
+it('other values leave the places as they are', () => {
+  const race = raceOf(
+    cubeOf([
+      [5, 1],
+      [5, 9],
+    ]),
+  );
+  const other = raceOf(
+    cubeOf([
+      [50, 60],
+      [70, 80],
+    ]),
+  );
+  const mixed = withSeries(race, other.series);
+  expect(placesAt(mixed, 0).map(({ rank, value }) => [rank, value])).toEqual([
+    [0, 50],
+    [1, 60],
+  ]);
+  expect(mixed.tracks).toBe(race.tracks);
 });

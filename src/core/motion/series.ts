@@ -1,5 +1,5 @@
 import type { Cube } from '../shaping/cube';
-import { type Between, type Cubic, cubicAt, cubicSlopeAt, hermite, monotoneSlopes } from './interpolation';
+import { type Between, blankCubic, type Cubic, cubicAt, cubicSlopeAt, hermite, monotoneSlopes } from './interpolation';
 
 /** What stands between two known values that have unknown ones between them. */
 export const gapRules = ['bridge', 'carry', 'zero', 'absent'] as const;
@@ -163,7 +163,7 @@ function fillRun(set: FillTarget, offset: number, { x, y }: Course, knots: reado
   }
   const slopes = set.between === 'monotone' ? monotoneSlopes(places, values) : null;
   const { slopeStart, slopeEnd } = set;
-  const cubic: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
+  const cubic = blankCubic();
   for (let j = 0; j < count; j++) {
     const from = knots[j] ?? 0;
     const [start, a] = [places[j] ?? 0, values[j] ?? 0];
@@ -212,7 +212,7 @@ export function cubicOfStep(set: SeriesSet, k: number, step: number, out: Cubic)
   return out;
 }
 
-const scratch: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
+const scratch = blankCubic();
 
 /**
  * Value of a category within a step, in the set's units.

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cubeOf, raceOf } from '../testing/films';
-import { rankAt, slotAt, slotsThrough, smoothStep } from './slots';
+import { createFilmClock } from '../pace/film-clock';
+import { cubeOf, plainPace, raceOf } from '../testing/films';
+import { eventsAtPeriods, rankAt, showings, slotAt, slotsThrough, smoothStep, trackSlots } from './slots';
 
 const cube = cubeOf([
   [1, 9],
@@ -65,5 +66,157 @@ describe('a change of place', () => {
       }),
       { numRuns: 20 },
     );
+  });
+});
+
+describe('the track of a place', () => {
+  const events = (list: readonly (readonly [k: number, span: number, fraction: number, delta: number])[]) => ({
+    startRank: Int32Array.of(0, 1, 2),
+    series: Int32Array.from(list, ([k]) => k),
+    span: Int32Array.from(list, ([, span]) => span),
+    fraction: Float64Array.from(list, ([, , fraction]) => fraction),
+    delta: Int32Array.from(list, ([, , , delta]) => delta),
+  });
+  const clock = createFilmClock(cubeOf([[1], [1], [1], [1]]).periods, plainPace, 30);
+
+  it('takes changes of one moment together, and leaves out those that cancel out', () => {
+    const tracks = trackSlots(
+      events([
+        [0, 1, 0.5, 1],
+        [1, 1, 0.5, -1],
+        [0, 1, 0.5, 1],
+        [1, 1, 0.5, 1],
+        [0, 3, 0.25, -1],
+      ]),
+      clock,
+      { places: 2, swapSec: 0.5, swapMode: 'at-crossing' },
+    );
+    expect([...tracks.offset]).toEqual([0, 2, 2, 2]);
+    expect([...tracks.timeSec]).toEqual([0.5, 1.25]);
+    expect([...tracks.delta]).toEqual([2, -1]);
+    expect([...tracks.rankAfter]).toEqual([2, 1]);
+    expect([...tracks.fromSec]).toEqual([0.25, 1]);
+    expect([...tracks.toSec]).toEqual([0.75, 1.5]);
+  });
+
+  it('over the period goes by the travel to the period, for all that changes in it', () => {
+    const tracks = trackSlots(
+      events([
+        [1, 0, 0, 1],
+        [0, 2, 0, 1],
+        [0, 2, 0, 1],
+        [0, 6, 0, -1],
+      ]),
+      clock,
+      { places: 3, swapSec: 0.5, swapMode: 'over-period' },
+    );
+    expect([...tracks.fromSec.slice(0, 2)]).toEqual([0, 2]);
+    expect([...tracks.toSec.slice(0, 2)]).toEqual([1, 3]);
+    expect([...tracks.delta]).toEqual([2, -1, 1]);
+    expect(tracks.curve(0.3)).toBeCloseTo(0.3, 12);
+    // What changes at the film's very start has no travel before it.
+    expect([tracks.fromSec[2], tracks.toSec[2]]).toEqual([0, 1]);
+  });
+
+  it('shows from where a swap to the stage begins to where the one off it ends', () => {
+    const seen = (list: Parameters<typeof events>[0], k: number, startRank = 2) => {
+      const given = { ...events(list), startRank: Int32Array.of(0, 1, startRank) };
+      return showings(trackSlots(given, clock, { places: 2, swapSec: 0.5, swapMode: 'at-crossing' }), k, 3);
+    };
+    expect(seen([], 0)).toEqual([[0, 3]]);
+    expect(seen([], 2)).toEqual([]);
+    expect(
+      seen(
+        [
+          [2, 1, 0.5, -1],
+          [2, 3, 0.5, 1],
+        ],
+        2,
+      ),
+    ).toEqual([[0.25, 1.75]]);
+    // Twice, and once where the second begins before the first has ended.
+    expect(
+      seen(
+        [
+          [2, 1, 0.5, -1],
+          [2, 1, 0.9, 1],
+          [2, 5, 0.5, -2],
+        ],
+        2,
+      ),
+    ).toEqual([
+      [0.25, 1.15],
+      [2.25, 3],
+    ]);
+    expect(
+      seen(
+        [
+          [2, 1, 0.5, -1],
+          [2, 1, 0.75, 1],
+          [2, 3, 0, -1],
+          [2, 5, 1, 1],
+        ],
+        2,
+      ),
+    ).toEqual([[0.25, 3]]);
+    // Neither before the film's start nor after its end.
+    expect(seen([[2, 1, 0.125, -1]], 2)).toEqual([[0, 3]]);
+    expect(seen([[2, 5, 0.75, 1]], 2, 1)).toEqual([[0, 3]]);
+    expect(seen([[2, 5, 0.5, 1]], 2, 1)).toEqual([[0, 2.75]]);
+  });
+
+  it('counts from the first and back again where several are in one track', () => {
+    const tracks = trackSlots(
+      events([
+        [0, 1, 0.5, 1],
+        [1, 1, 0.5, -1],
+        [1, 3, 0.5, 1],
+        [0, 3, 0.5, -1],
+      ]),
+      clock,
+      { places: 2, swapSec: 0, swapMode: 'at-crossing' },
+    );
+    expect([0, 0.49, 0.5, 1.49, 1.5, 3].map((sec) => [rankAt(tracks, 0, sec), rankAt(tracks, 1, sec)])).toEqual([
+      [0, 1],
+      [0, 1],
+      [1, 0],
+      [1, 0],
+      [0, 1],
+      [0, 1],
+    ]);
+    expect([rankAt(tracks, 2, 1), slotAt(tracks, 2, 1)]).toEqual([2, 2]);
+  });
+});
+
+describe('changes at periods', () => {
+  it('are what the changes on the way to each come to', () => {
+    const at = (...list: readonly (readonly [k: number, span: number, delta: number])[]) => {
+      const found = eventsAtPeriods(
+        {
+          startRank: Int32Array.of(0, 1, 3),
+          series: Int32Array.from(list, ([k]) => k),
+          span: Int32Array.from(list, ([, span]) => span),
+          fraction: new Float64Array(list.length).fill(0.5),
+          delta: Int32Array.from(list, ([, , delta]) => delta),
+        },
+        3,
+      );
+      expect(found.fraction.every((fraction) => fraction === 0)).toBe(true);
+      expect([...found.startRank]).toEqual([0, 1, 3]);
+      return Array.from(found.series, (k, i) => [k, found.span[i], found.delta[i]]);
+    };
+    expect(at([0, 1, 1], [1, 1, -1], [0, 1, 1], [2, 2, -1])).toEqual([
+      [0, 2, 2],
+      [1, 2, -1],
+      [2, 2, -1],
+    ]);
+    // There and back within one way is nothing; on two ways it is two changes.
+    expect(at([0, 1, 1], [0, 2, -1])).toEqual([]);
+    expect(at([0, 1, 1], [0, 3, -1], [0, 5, 1])).toEqual([
+      [0, 2, 1],
+      [0, 4, -1],
+      [0, 6, 1],
+    ]);
+    expect(at()).toEqual([]);
   });
 });

@@ -68,6 +68,61 @@ describe('changes of place on beats', () => {
     expect(BEND_LIMITS[0]).toBeLessThan(1);
   });
 
+  it('are the highest place that is taken in a step, the first such one, and none at its ends', () => {
+    // Who is on which place at the start: 0, 1, 2, 3. Times at which a beat falls: every half second; a step takes two.
+    const bent = (list: readonly (readonly [k: number, span: number, fraction: number, delta: number])[]) =>
+      withSwapsOnBeats(
+        clock,
+        {
+          startRank: Int32Array.of(0, 1, 2, 3),
+          series: Int32Array.from(list, ([k]) => k),
+          span: Int32Array.from(list, ([, span]) => span),
+          fraction: Float64Array.from(list, ([, , fraction]) => fraction),
+          delta: Int32Array.from(list, ([, , , delta]) => delta),
+        },
+        grid,
+      ).warps;
+    const first = bent([
+      [3, 1, 0.2, -1],
+      [2, 1, 0.2, 1],
+      [1, 1, 0.3, -1],
+      [0, 1, 0.3, 1],
+      [0, 1, 0.6, -1],
+      [1, 1, 0.6, 1],
+    ]);
+    expect([...(first ?? [])]).toEqual([[0, { at: 0.25, fraction: 0.3 }]]);
+    // Ranks go on from one step to the next: here the second place is taken, then the first.
+    const second = bent([
+      [3, 1, 0.3, -2],
+      [3, 3, 0.4, -1],
+      [2, 3, 0.7, -1],
+    ]);
+    expect([...(second ?? [])]).toEqual([
+      [0, { at: 0.25, fraction: 0.3 }],
+      [1, { at: 0.5, fraction: 0.4 }],
+    ]);
+    expect(bent([[3, 1, 0, -1]])).toBeUndefined();
+    expect(bent([[3, 1, 1, -1]])).toBeUndefined();
+    expect(bent([[3, 2, 0.3, -1]])).toBeUndefined();
+    expect(bent([[0, 1, 0.3, 1]])).toBeUndefined();
+  });
+
+  it('bend no more than the limits allow, on either side', () => {
+    const at = (fraction: number, firstSec: number) =>
+      withSwapsOnBeats(clock, events(fraction), { firstSec, eachSec: 100 }).warps?.get(1);
+    const from = timeOf(clock, 3, 0);
+    // A travel of two seconds: at half of it, a beat may come no later than 2.5 times as slow lets it.
+    expect(at(0.5, from + 1.59)).toEqual({ at: expect.closeTo(0.795, 9), fraction: 0.5 });
+    expect(at(0.5, from + 1.61)).toBeUndefined();
+    expect(at(0.5, from + 0.41)).toEqual({ at: expect.closeTo(0.205, 9), fraction: 0.5 });
+    expect(at(0.5, from + 0.39)).toBeUndefined();
+    expect(at(0.2, from + 0.99)).toEqual({ at: expect.closeTo(0.495, 9), fraction: 0.2 });
+    expect(at(0.2, from + 1.01)).toBeUndefined();
+    // Outside of the step there is nothing to be drawn to.
+    expect(at(0.05, from - 0.01)).toBeUndefined();
+    expect(at(0.95, from + 2.01)).toBeUndefined();
+  });
+
   it('of a film that goes by the beat are drawn to it, and by no other', () => {
     const project = raceProject({});
     const cube = demoCube();

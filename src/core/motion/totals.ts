@@ -1,5 +1,5 @@
 import type { Cube } from '../shaping/cube';
-import { type Between, type Cubic, cubicAt } from './interpolation';
+import { type Between, blankCubic, cubicAt } from './interpolation';
 import { buildSeries, cubicOfStep, type GapRule, presentInStep } from './series';
 
 /** The sum of all categories, on stage or not, as a cubic of each step. */
@@ -20,7 +20,7 @@ export function sumTotals(cube: Cube, gaps: GapRule, between: Between): Totals {
   const stepCount = Math.max(0, set.periodCount - 1);
   const cubics = new Float64Array(4 * stepCount);
   const atPeriod = new Float64Array(set.periodCount);
-  const cubic: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
+  const cubic = blankCubic();
   for (let k = 0; k < all.length; k++) {
     for (let p = 0; p < set.periodCount; p++) {
       const value = set.values[k * set.periodCount + p] ?? Number.NaN;

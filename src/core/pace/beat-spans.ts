@@ -59,21 +59,26 @@ export function weightLasting(wish: BeatWish, sec: number): number {
 }
 
 /**
- * The weight with which the travel of the last of the beats ends at a second of the film that is made with it.
- * Where the run's length is kept, the beats' own start moves too.
+ * The weight with which the travel of the last of the beats ends at a second of the film that is made with it, or as near
+ * to it as the limits let it. Where the run's length is kept, the beats' own start moves too.
  *
- * @returns Within `paceLimits.weight`; the weight as it is where no other beat is left to make room.
+ * @returns Within `paceLimits.weight`; the weight as it is where none would make a difference.
  */
 export function weightArriving(wish: BeatWish, arrivesSec: number): number {
   const { runSec, nowSec, runFrom, from } = secondsOf(wish);
   if (!(nowSec > 0)) return wish.weight;
   const arrival = (wish.spanStartSec[2 * wish.last + 2] ?? 0) - from;
   if (!wish.keepsRun) return clampWeight((wish.weight * (arrivesSec - from)) / arrival);
-  if (nowSec >= runSec * (1 - 1e-9)) return wish.weight;
-  // before × k + arrival × f × k = arrives − runFrom, where k = run / (run − now + now × f) is what others shrink by.
+  // before × k + arrival × f × k = arrives − runFrom, where k = run / (others + now × f) is what others shrink by.
+  const [before, others] = [from - runFrom, runSec - nowSec];
   const target = (arrivesSec - runFrom) / runSec;
-  const room = Math.max(1e-6 * nowSec, arrival - target * nowSec);
-  return clampWeight((wish.weight * (target * (runSec - nowSec) - (from - runFrom))) / room);
+  // Heavier beats arrive later, but earlier where their own rest takes more from those before than their travel needs.
+  const later = arrival * others - before * nowSec;
+  if (Math.abs(later) <= 1e-9 * runSec * nowSec) return wish.weight;
+  const [wanted = 0, room = 0] = [target * others - before, arrival - target * nowSec].map(
+    (side) => side * Math.sign(later),
+  );
+  return room > 0 ? clampWeight((wish.weight * wanted) / room) : paceLimits.weight[1];
 }
 
 function secondsOf(wish: BeatWish) {

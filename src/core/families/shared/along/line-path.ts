@@ -1,4 +1,4 @@
-import { type Cubic, cubicAt, cubicSlopeAt } from '../../../motion/interpolation';
+import { blankCubic, cubicAt, cubicSlopeAt } from '../../../motion/interpolation';
 import { cubicOfStep, type SeriesSet, valueInStep } from '../../../motion/series';
 import { type Path, PathSink } from '../../../scene/path';
 import { type AlongView, firstInView, heightPx } from './along-view';
@@ -21,7 +21,7 @@ export function isCrowded(view: AlongView): boolean {
   return view.moment.step - firstInView(view) > view.area.widthPx / 2;
 }
 
-const cubic: Cubic = { c0: 0, c1: 0, c2: 0, c3: 0 };
+const cubic = blankCubic();
 
 /**
  * The line of a series from the window's start to the playhead: exactly the values that count beside it. It breaks where
