@@ -74,6 +74,24 @@ describe('changes of sign', () => {
     );
   });
 
+  it('are all roots within the step, and only those', () => {
+    const root = fc.integer({ min: -10, max: 30 }).map((each) => each / 20);
+    const factor = fc.constantFrom<number[]>(-3, -0.01, 0.5, 1, 1e6);
+    fc.assert(
+      fc.property(fc.uniqueArray(root, { minLength: 1, maxLength: 3 }), factor, (roots, by) => {
+        // The product of (s - root), times a factor.
+        let [c0, c1, c2, c3] = [by, 0, 0, 0];
+        for (const r of roots) [c0, c1, c2, c3] = [-r * c0, c0 - r * c1, c1 - r * c2, c2 - r * c3];
+        const within = roots.filter((r) => r > 0 && r < 1).sort((a, b) => a - b);
+        // A root at the very end is none within; rounding must not make it one.
+        const endValue = roots.includes(1) ? 0 : c0 + c1 + c2 + c3;
+        const found = signChanges({ c0: roots.includes(0) ? 0 : c0, c1, c2, c3 }, endValue);
+        expect(found).toEqual(within.map((r) => expect.closeTo(r, 6)));
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
   it('are none where it only touches', () => {
     // (2s - 1)².
     expect(signChanges({ c0: 1, c1: -4, c2: 4, c3: 0 }, 1)).toEqual([]);

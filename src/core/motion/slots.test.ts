@@ -159,6 +159,22 @@ describe('the track of a place', () => {
         2,
       ),
     ).toEqual([[0.25, 3]]);
+    // Of three, the last two are one.
+    expect(
+      seen(
+        [
+          [2, 1, 0.2, -1],
+          [2, 1, 0.4, 1],
+          [2, 3, 0.5, -1],
+          [2, 3, 0.7, 1],
+          [2, 3, 0.9, -1],
+        ],
+        2,
+      ),
+    ).toEqual([
+      [0, 0.65],
+      [1.25, 3],
+    ]);
     // Neither before the film's start nor after its end.
     expect(seen([[2, 1, 0.125, -1]], 2)).toEqual([[0, 3]]);
     expect(seen([[2, 5, 0.75, 1]], 2, 1)).toEqual([[0, 3]]);
