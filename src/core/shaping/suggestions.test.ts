@@ -222,3 +222,169 @@ describe('adding and comparing', () => {
     expect(Array.from(ranks.climb.slice(3))).toEqual([2, -1, -2]);
   });
 });
+
+describe('what each suggestion goes by', () => {
+  const why = (text: string, kind: string) =>
+    open(text)
+      .suggestions.filter(({ step }) => step.kind === kind)
+      .map((each) => each.why);
+
+  it('totals: their sums before their names, runs of neighbours, means and shares', () => {
+    const rows = (...lines: readonly ((i: number) => string)[]) =>
+      `Year,Name,V\n${[0, 1, 2, 3].flatMap((i) => lines.map((line) => `${2001 + i},${line(i)}`)).join('\n')}`;
+    const [a, b, c] = [(i: number) => `A,${31 + i}`, (i: number) => `B,${52 - i}`, (i: number) => `C,${27 + i * i}`];
+    expect(
+      why(
+        rows(a, b, () => 'A and B,83', c),
+        'pick-categories',
+      ),
+    ).toEqual([]);
+    expect(
+      why(
+        rows(
+          a,
+          (i) => `B,${52 + i}`,
+          (i) => `North,${83 + 2 * i}`,
+          c,
+        ),
+        'pick-categories',
+      ),
+    ).toEqual(['“North” equals the sum from “A” to “B” in every period.']);
+    expect(
+      why(
+        rows(a, b, c, (i) => `Total,${110 + i + i * i - i}`),
+        'pick-categories',
+      ),
+    ).toEqual(['“Total” equals the sum of the others in 4 of 4 periods.']);
+    expect(
+      why(
+        rows(a, b, (i) => `Total,${7 * i + 900}`),
+        'pick-categories',
+      ),
+    ).toEqual(['“Total” is called like a total.']);
+    expect(
+      why(
+        rows(a, b, (i) => `Average,${7 * i}`),
+        'pick-categories',
+      ),
+    ).toEqual(['“Average” is called like a mean of others.']);
+    expect(
+      why(
+        rows(a, b, (i) => `Share of A,${7 * i}`),
+        'pick-categories',
+      ),
+    ).toEqual(['“Share of A” is called like a share.']);
+    // Where half of them are shares, and where there is nothing else, they are the matter.
+    expect(
+      why(
+        rows(a, (i) => `Share of A,${7 * i}`),
+        'pick-categories',
+      ),
+    ).toEqual([]);
+    expect(
+      why(
+        rows((i) => `Total,${7 * i}`),
+        'pick-categories',
+      ),
+    ).toEqual([]);
+    const d = (i: number) => `D,${61 + 2 * i}`;
+    const mean = (i: number) => `Mid,${(31 + i + 52 - i + 27 + i * i + 61 + 2 * i) / 4}`;
+    expect(why(rows(a, b, c, d, mean), 'pick-categories')).toEqual(['“Mid” equals the mean of the others.']);
+  });
+
+  it('names that stand once: on the first row, each once, with two rows of five blank and more', () => {
+    const blocks = (blank: number, of: number, first = 'A', again = 'B') =>
+      why(
+        `Name,Year,V\n${Array.from({ length: 2 * of }, (_, i) => {
+          const name = i % of >= of - blank ? '' : `${i < of ? first : again}${i % of || ''}`;
+          return `${name},${2001 + (i % of)},${i}`;
+        }).join('\n')}`,
+        'fill-down',
+      ).length;
+    expect(blocks(2, 5)).toBe(1);
+    expect(blocks(1, 5)).toBe(0);
+    expect(blocks(2, 3, 'A', 'A')).toBe(0);
+    expect(why('Name,Year,V\n,2001,1\nA,2002,2\n,2003,3\nB,2001,1\n,2002,2', 'fill-down')).toEqual([]);
+    expect(why('Name,Year,V\nA,2001,1\nB,2001,3\n,2002,4\nA,2002,3\nB,2002,6', 'filter-rows')).toEqual([
+      'One row names no name.',
+    ]);
+  });
+
+  it('larger units: at least two, at most half as many, each small one in one', () => {
+    const rows = (pairs: readonly string[]) =>
+      why(`Year,District,Island,V\n${years(pairs.map((pair, i) => `${pair},${i}`))}`, 'roll-up');
+    expect(rows(['a,N', 'b,N', 'c,S', 'd,S'])).toEqual([
+      'Each of the 4 in “District” belongs to one of 2 in “Island”.',
+    ]);
+    expect(rows(['a,N', 'b,N', 'c,S'])).toEqual([]);
+    expect(rows(['a,N', 'b,N', 'c,N', 'd,N'])).toEqual([]);
+    expect(rows(['a,N', 'b,N', 'c,S', 'd,S', 'a,S'])).toEqual([]);
+    expect(rows(['a,N', 'b,', 'c,S', 'd,S'])).toHaveLength(1);
+  });
+
+  it('coarser periods: a hundred and more over two years, or four hundred and more', () => {
+    const every = (count: number, days: number) => {
+      const rows = Array.from({ length: count }, (_, i) => {
+        const day = new Date(Date.UTC(2001, 0, 1) + i * days * 86_400_000);
+        return `${day.toISOString().slice(0, 10)},${(i * 7) % 13}`;
+      });
+      const found = open(`Day,V\n${rows.join('\n')}`).suggestions.find(({ step }) => step.kind === 'coarser')?.step;
+      return found?.kind === 'coarser' ? found.every : null;
+    };
+    expect([every(99, 8), every(100, 8), every(100, 7), every(399, 1), every(400, 1)]).toEqual([
+      null,
+      'month',
+      null,
+      null,
+      'month',
+    ]);
+    expect([every(300, 10), every(302, 10)]).toEqual(['month', 'year']);
+  });
+
+  it('bounds: half of them or nothing, written as the column is', () => {
+    const bounds = (text: string) =>
+      open(text)
+        .suggestions.map(({ step }) => step)
+        .filter((step) => step.kind === 'recode');
+    expect(bounds('Year,Name,V\n2001,A,<5\n2001,B,7\n2002,A,9\n2002,B,<3')).toMatchObject([
+      {
+        column: 'V',
+        pairs: [
+          { from: '<5', to: '2.5' },
+          { from: '<3', to: '1.5' },
+        ],
+      },
+      {
+        column: 'V',
+        pairs: [
+          { from: '<5', to: '' },
+          { from: '<3', to: '' },
+        ],
+      },
+    ]);
+    expect(bounds('Year;Name;V\n2001;A;<5\n2001;B;7,25\n2002;A;9,5\n2002;B;8,5')[0]).toMatchObject({
+      pairs: [{ from: '<5', to: '2,5' }],
+    });
+  });
+
+  it('rows that another column divides: the total alone, the others alone, or one of them', () => {
+    const rows = (...parts: readonly string[]) =>
+      `Year,Name,Sex,V\n${[1, 2, 3].flatMap((i) => ['A', 'B'].flatMap((name) => parts.map((part, p) => `${2000 + i},${name},${part},${part === 'all' ? 30 * i : (p * p + 1) * 10 * i}`))).join('\n')}`;
+    const filters = (text: string, change: Partial<ReturnType<typeof fieldsOf>> = {}) => {
+      const { read, fields } = open(text);
+      const preparer = new Preparer(read.table, null);
+      const given = { ...fields, parts: '', ...change };
+      return suggestNext(preparer, [], given, preparer.prepare([], given, ''))
+        .map(({ step }) => step)
+        .filter((step) => step.kind === 'filter-rows')
+        .map(({ test, values }) => [test, ...values]);
+    };
+    expect(filters(rows('f', 'm', 'all'))).toEqual([
+      ['is', 'all'],
+      ['is-not', 'all'],
+    ]);
+    expect(filters(rows('f', 'm', 'x'))).toEqual([['is', 'f']]);
+    expect(filters(rows('f', 'm', 'all'), { parts: 'Sex' })).toEqual([['is-not', 'all']]);
+    expect(filters(rows('f', 'm', 'x'), { parts: 'Sex' })).toEqual([]);
+  });
+});

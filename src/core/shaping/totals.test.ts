@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cubeOf } from '../testing/films';
-import { derivedName, findMeansOfOthers, findSumsOfOthers, findSumsOfRuns, isTotalName } from './totals';
+import { blanksInSums, derivedName, findMeansOfOthers, findSumsOfOthers, findSumsOfRuns, isTotalName } from './totals';
 
 const numbers = fc.integer({ min: 20, max: 100_000 });
 const table = (width: number) =>
@@ -137,5 +137,108 @@ describe('means', () => {
         ]),
       ),
     ).toEqual([]);
+  });
+});
+
+describe('how near a sum has to be', () => {
+  const rows = (count: number, total: (i: number) => number | null) =>
+    Array.from({ length: count }, (_, i) => [300 + i, 700 - i, total(i)]);
+  const sums = (list: readonly (readonly (number | null)[])[]) => findSumsOfOthers(cubeOf(list));
+
+  it('is half a hundredth, in nine periods of ten, of three at least', () => {
+    expect(sums(rows(3, () => 1004.9))).toEqual([{ category: 2, equal: 3, of: 3 }]);
+    expect(sums(rows(3, () => 1006))).toEqual([]);
+    expect(sums(rows(10, (i) => (i === 0 ? 5 : 1000)))).toEqual([{ category: 2, equal: 9, of: 10 }]);
+    expect(sums(rows(10, (i) => (i < 2 ? 5 : 1000)))).toEqual([]);
+    expect(sums(rows(5, (i) => (i < 3 ? null : 1000)))).toEqual([]);
+    expect(sums(rows(2, () => 1000))).toEqual([{ category: 2, equal: 2, of: 2 }]);
+  });
+
+  it('needs three names with values, and no nought', () => {
+    expect(findSumsOfOthers(cubeOf([[5, 5]]))).toEqual([]);
+    expect(sums(rows(3, (i) => (i === 0 ? 0 : 1000)))).toEqual([]);
+    expect(sums([...rows(3, () => 1000), [null, 5, 5]])).toEqual([{ category: 2, equal: 3, of: 3 }]);
+  });
+
+  it('says of blanks that they are noughts, where none says otherwise', () => {
+    const whole = Array.from({ length: 9 }, () => [300, 700, 5, 1005]);
+    expect(blanksInSums(cubeOf([...whole, [null, 700, 5, 705]]))).toEqual([{ category: 3, zero: 1, period: 9 }]);
+    expect(blanksInSums(cubeOf([...whole, [null, 700, 5, 709]]))).toEqual([]);
+    expect(blanksInSums(cubeOf([...whole, ...whole, [null, 700, 5, 705], [null, 700, 5, 900]]))).toEqual([]);
+    expect(blanksInSums(cubeOf(whole))).toEqual([]);
+    expect(blanksInSums(cubeOf([...whole, [null, null, 0, 0], [1, null, 4, null]]))).toEqual([]);
+  });
+
+  it('of a run is a millionth, in half of the periods at least', () => {
+    const runs = (list: readonly (readonly (number | null)[])[]) => findSumsOfRuns(cubeOf(list));
+    const of = { category: 2, of: [1, 0] };
+    expect(
+      runs([
+        [30, 40, 70, 1],
+        [31, 41, 72, 2],
+      ]),
+    ).toEqual([of]);
+    expect(
+      runs([
+        [30, 40, 70, 1],
+        [31, 41, 72.001, 2],
+      ]),
+    ).toEqual([]);
+    expect(
+      runs([
+        [70, 30, 40, 1],
+        [72, 31, 41, 2],
+      ]),
+    ).toEqual([{ category: 0, of: [1, 2] }]);
+    // The same sum again and again says it once only.
+    expect(
+      runs([
+        [30, 40, 70, 1],
+        [30, 40, 70, 2],
+      ]),
+    ).toEqual([]);
+    expect(
+      runs([
+        [0.3, 0.4, 0.7, 1],
+        [0.31, 0.41, 0.72, 2],
+      ]),
+    ).toEqual([of]);
+    expect(
+      runs([
+        [3, 4, 7, 1],
+        [5, 6, 11, 2],
+      ]),
+    ).toEqual([]);
+    const half = [
+      [30, 40, 70, 1],
+      [31, 41, 72, 2],
+      [31, null, 99, 2],
+      [null, 41, 99, 2],
+    ];
+    expect(runs(half)).toEqual([of]);
+    expect(runs([...half, [31, null, 99, 2]])).toEqual([]);
+    expect(
+      runs([
+        [30, 40, 70],
+        [31, 41, 72],
+      ]),
+    ).toEqual([]);
+  });
+
+  it('of means is a ten-thousandth, in nine periods of ten, of four names and three periods', () => {
+    const means = (count: number, mean: (i: number) => number | null) =>
+      findMeansOfOthers(cubeOf(Array.from({ length: count }, (_, i) => [30 + i, 60, 90 - i, mean(i)])));
+    expect(means(3, () => 60)).toEqual([]);
+    const off = (count: number, mean: (i: number) => number | null) =>
+      findMeansOfOthers(cubeOf(Array.from({ length: count }, (_, i) => [30 + i, 61 + 2 * i, 92, mean(i)])));
+    const exact = (i: number) => 61 + i;
+    expect(off(3, exact)).toEqual([3]);
+    expect(off(2, exact)).toEqual([]);
+    expect(off(3, (i) => exact(i) * 1.00009)).toEqual([3]);
+    expect(off(3, (i) => exact(i) * 1.0002)).toEqual([]);
+    expect(off(10, (i) => (i === 4 ? 1 : exact(i)))).toEqual([3]);
+    expect(off(10, (i) => (i % 5 === 4 ? 1 : exact(i)))).toEqual([]);
+    expect(off(4, (i) => (i === 3 ? null : exact(i)))).toEqual([3]);
+    expect(findMeansOfOthers(cubeOf(Array.from({ length: 3 }, (_, i) => [30 + i, 50, 40 + i / 2])))).toEqual([]);
   });
 });
