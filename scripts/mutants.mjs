@@ -98,9 +98,13 @@ try {
   let stop = () => undefined;
   for (const signal of ['SIGINT', 'SIGTERM'])
     process.once(signal, () => {
-      stop();
-      rmSync(copy, { recursive: true, force: true });
-      process.exit(1);
+      try {
+        stop();
+      } finally {
+        // Also where they have just ended by themselves.
+        rmSync(copy, { recursive: true, force: true });
+        process.exit(1);
+      }
     });
   /** Do all tests of a folder pass within so many milliseconds? A folder without tests notices nothing. */
   const passes = (of, mostMs = Number.POSITIVE_INFINITY) =>
