@@ -28,6 +28,7 @@ describe('slopes of a smooth course', () => {
   it('are the mean of the steps beside a knot, those of the steps themselves at both ends, and none at a turn', () => {
     expect([...monotoneSlopes([0, 1, 2, 3], [0, 2, 5, 9])]).toEqual([2, 2.5, 3.5, 4]);
     expect([...monotoneSlopes([0, 2, 3], [0, 2, 4])]).toEqual([1, 1.5, 2]);
+    expect([...monotoneSlopes([1, 3], [4, 10])]).toEqual([3, 3]);
     expect([...monotoneSlopes([0, 1, 2, 3], [0, 4, 1, 3])]).toEqual([4, 0, 0, 2]);
     expect([...monotoneSlopes([0, 1, 2, 3, 4], [0, 1, 1, 1, 4])]).toEqual([1, 0, 0, 0, 3]);
   });
