@@ -14,8 +14,11 @@ const onOnePage = {
   },
 };
 
-/** Tests that replace modules, or want a page or React of their own: each has its modules to itself. */
-const apart = testsWith(/\bvi\.(mock|resetModules)\(|@vitest-environment/);
+/**
+ * Tests that replace modules, load them anew for each of several tabs, or want a page or React of their own: each has its
+ * modules to itself. What a tab is at the end of such a test would be the app of the next one.
+ */
+const apart = testsWith(/\bvi\.(mock|resetModules)\(|\bloadTab\(|@vitest-environment/);
 
 /** The tests, but for those of the whole app, whose text has something. */
 function testsWith(pattern: RegExp): string[] {
