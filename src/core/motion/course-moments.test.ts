@@ -173,6 +173,16 @@ describe('the moments of a course, one by one', () => {
         'cross',
       ),
     ).toEqual([['cross', 2, 0.5, 1]]);
+    // Who comes in last passes nobody.
+    expect(
+      told(
+        [
+          [100, 10, null],
+          [100, 10, 5],
+        ],
+        'cross',
+      ),
+    ).toEqual([]);
     // The lead itself has a moment of its own, and coming on stage another.
     expect(
       told(
