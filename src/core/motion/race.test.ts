@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Cube } from '../shaping/cube';
-import { anyBetween, anyPace, anySettings, cubeOf, fullCubes, gappyCubes, raceOf } from '../testing/films';
+import {
+  anyBetween,
+  anyPace,
+  anySettings,
+  cubeOf,
+  fullCubes,
+  gappyCubes,
+  raceOf,
+  rankEventsOf,
+} from '../testing/films';
 import { expectNear, expectSame, expectWithin } from '../testing/quick-expect';
 import { findLeadChanges } from './lead-changes';
 import {
@@ -513,13 +522,10 @@ describe('changes by step', () => {
         places: 1,
         order: 'largest',
       }),
-      events: {
-        startRank: Int32Array.of(0),
-        series: new Int32Array(span.length),
-        span: Int32Array.from(span),
-        fraction: new Float64Array(span.length),
-        delta: new Int32Array(span.length).fill(1),
-      },
+      events: rankEventsOf(
+        [0],
+        span.map((each) => [0, each, 0, 1]),
+      ),
     });
     expect([...changesPerStep(standings([1, 1, 2, 3, 4, 5, 6, 6]), 4)]).toEqual([3, 2, 3]);
     expect([...changesPerStep(standings([0, 7, 9]), 4)]).toEqual([1, 0, 0]);

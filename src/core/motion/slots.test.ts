@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createFilmClock } from '../pace/film-clock';
-import { cubeOf, plainPace, raceOf } from '../testing/films';
+import { cubeOf, plainPace, raceOf, rankEventsOf } from '../testing/films';
 import { eventsAtPeriods, rankAt, showings, slotAt, slotsThrough, smoothStep, trackSlots } from './slots';
 
 const cube = cubeOf([
@@ -70,13 +70,7 @@ describe('a change of place', () => {
 });
 
 describe('the track of a place', () => {
-  const events = (list: readonly (readonly [k: number, span: number, fraction: number, delta: number])[]) => ({
-    startRank: Int32Array.of(0, 1, 2),
-    series: Int32Array.from(list, ([k]) => k),
-    span: Int32Array.from(list, ([, span]) => span),
-    fraction: Float64Array.from(list, ([, , fraction]) => fraction),
-    delta: Int32Array.from(list, ([, , , delta]) => delta),
-  });
+  const events = (list: Parameters<typeof rankEventsOf>[1], last = 2) => rankEventsOf([0, 1, last], list);
   const clock = createFilmClock(cubeOf([[1], [1], [1], [1]]).periods, plainPace, 30);
 
   it('takes changes of one moment together, and leaves out those that cancel out', () => {
@@ -120,8 +114,11 @@ describe('the track of a place', () => {
 
   it('shows from where a swap to the stage begins to where the one off it ends', () => {
     const seen = (list: Parameters<typeof events>[0], k: number, startRank = 2) => {
-      const given = { ...events(list), startRank: Int32Array.of(0, 1, startRank) };
-      return showings(trackSlots(given, clock, { places: 2, swapSec: 0.5, swapMode: 'at-crossing' }), k, 3);
+      return showings(
+        trackSlots(events(list, startRank), clock, { places: 2, swapSec: 0.5, swapMode: 'at-crossing' }),
+        k,
+        3,
+      );
     };
     expect(seen([], 0)).toEqual([[0, 3]]);
     expect(seen([], 2)).toEqual([]);
@@ -208,13 +205,10 @@ describe('changes at periods', () => {
   it('are what the changes on the way to each come to', () => {
     const at = (...list: readonly (readonly [k: number, span: number, delta: number])[]) => {
       const found = eventsAtPeriods(
-        {
-          startRank: Int32Array.of(0, 1, 3),
-          series: Int32Array.from(list, ([k]) => k),
-          span: Int32Array.from(list, ([, span]) => span),
-          fraction: new Float64Array(list.length).fill(0.5),
-          delta: Int32Array.from(list, ([, , delta]) => delta),
-        },
+        rankEventsOf(
+          [0, 1, 3],
+          list.map(([k, span, delta]) => [k, span, 0.5, delta]),
+        ),
         3,
       );
       expect(found.fraction.every((fraction) => fraction === 0)).toBe(true);

@@ -5,6 +5,7 @@ import { createFilmClock, periodTimesSec, positionAt, timeOf } from '../pace/fil
 import { BEND_LIMITS, bentFraction } from '../pace/step-warp';
 import { defaultPace } from '../project/defaults';
 import { demoCube } from '../testing/demo-cube';
+import { rankEventsOf } from '../testing/films';
 import { raceProject } from '../testing/projects';
 import { withSwapsOnBeats } from './swaps-on-beats';
 
@@ -34,13 +35,14 @@ describe('changes of place on beats', () => {
   const clock = createFilmClock(periods, pace, 30);
   const grid = { firstSec: 0.5, eachSec: 0.5 };
   /** One who takes the lead in the second step, at a fraction. */
-  const events = (fraction: number) => ({
-    startRank: Int32Array.of(0, 1),
-    series: Int32Array.of(1, 0),
-    span: Int32Array.of(3, 3),
-    fraction: Float64Array.of(fraction, fraction),
-    delta: Int32Array.of(-1, 1),
-  });
+  const events = (fraction: number) =>
+    rankEventsOf(
+      [0, 1],
+      [
+        [1, 3, fraction, -1],
+        [0, 3, fraction, 1],
+      ],
+    );
 
   it('happen on the nearest beat within the step; periods are reached when they were', () => {
     fc.assert(
@@ -70,18 +72,8 @@ describe('changes of place on beats', () => {
 
   it('are the highest place that is taken in a step, the first such one, and none at its ends', () => {
     // Who is on which place at the start: 0, 1, 2, 3. Times at which a beat falls: every half second; a step takes two.
-    const bent = (list: readonly (readonly [k: number, span: number, fraction: number, delta: number])[]) =>
-      withSwapsOnBeats(
-        clock,
-        {
-          startRank: Int32Array.of(0, 1, 2, 3),
-          series: Int32Array.from(list, ([k]) => k),
-          span: Int32Array.from(list, ([, span]) => span),
-          fraction: Float64Array.from(list, ([, , fraction]) => fraction),
-          delta: Int32Array.from(list, ([, , , delta]) => delta),
-        },
-        grid,
-      ).warps;
+    const bent = (list: Parameters<typeof rankEventsOf>[1]) =>
+      withSwapsOnBeats(clock, rankEventsOf([0, 1, 2, 3], list), grid).warps;
     const first = bent([
       [3, 1, 0.2, -1],
       [2, 1, 0.2, 1],

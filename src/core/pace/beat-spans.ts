@@ -75,10 +75,9 @@ export function weightArriving(wish: BeatWish, arrivesSec: number): number {
   // Heavier beats arrive later, but earlier where their own rest takes more from those before than their travel needs.
   const later = arrival * others - before * nowSec;
   if (Math.abs(later) <= 1e-9 * runSec * nowSec) return wish.weight;
-  const [wanted = 0, room = 0] = [target * others - before, arrival - target * nowSec].map(
-    (side) => side * Math.sign(later),
-  );
-  return room > 0 ? clampWeight((wish.weight * wanted) / room) : paceLimits.weight[1];
+  const way = Math.sign(later);
+  const room = way * (arrival - target * nowSec);
+  return room > 0 ? clampWeight((wish.weight * way * (target * others - before)) / room) : paceLimits.weight[1];
 }
 
 function secondsOf(wish: BeatWish) {

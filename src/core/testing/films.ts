@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { RaceSettings } from '../motion/race';
 import { prepareRace } from '../motion/race';
+import type { RankEvents } from '../motion/rank-events';
 import { createFilmClock } from '../pace/film-clock';
 import type { Pace } from '../pace/pace';
 import { defaultPace } from '../project/defaults';
@@ -45,6 +46,20 @@ export function raceOf(cube: Cube, settings: Partial<RaceSettings> = {}, pace: P
   const all = { ...plainSettings, ...settings };
   const clock = createFilmClock(cube.periods, { ...plainPace, swapSec: all.swapSec, ...pace }, 30);
   return prepareRace(cube, clock, all);
+}
+
+/** Changes of rank written down: who, in which span and at which fraction of it, by how many places. */
+export function rankEventsOf(
+  startRank: readonly number[],
+  list: readonly (readonly [k: number, span: number, fraction: number, delta: number])[],
+): RankEvents {
+  return {
+    startRank: Int32Array.from(startRank),
+    series: Int32Array.from(list, ([k]) => k),
+    span: Int32Array.from(list, ([, span]) => span),
+    fraction: Float64Array.from(list, ([, , fraction]) => fraction),
+    delta: Int32Array.from(list, ([, , , delta]) => delta),
+  };
 }
 
 /** Small whole numbers, so that ties are common; sometimes a gap. */
