@@ -11,30 +11,52 @@
  */
 export function smoothEnvelope(ceilings: Float64Array, reach: number): Float64Array {
   const cells = ceilings.length;
-  const peaks = runningMaximum(ceilings, reach);
-  const top = ceilings.reduce((most, ceiling) => Math.max(most, ceiling), 0);
-  const heights = new Float64Array(cells + 1);
-  const weights = triangle(reach);
-  const clamp = (i: number) => Math.min(cells - 1, Math.max(0, i));
+  const heights = triangleMeans(runningMaximum(ceilings, reach), reach);
+  let top = Number.NEGATIVE_INFINITY;
+  for (const ceiling of ceilings) if (ceiling > top) top = ceiling;
   for (let knot = 0; knot <= cells; knot++) {
-    let sum = 0;
-    // Weighed before they are added, so that values near the largest number do not overflow.
-    const first = knot - reach;
-    const inside = first >= 0 && first + weights.length <= cells;
-    for (let j = 0; j < weights.length; j++)
-      sum += (weights[j] ?? 0) * (peaks[inside ? first + j : clamp(first + j)] ?? 0);
-    const floor = Math.max(ceilings[clamp(knot - 1)] ?? 0, ceilings[clamp(knot)] ?? 0);
-    // Weights that sum to 1 but for rounding may pass the greatest of what they weigh.
-    heights[knot] = Math.min(top, Math.max(sum, floor));
+    const floor = Math.max(ceilings[Math.max(0, knot - 1)] ?? 0, ceilings[Math.min(cells - 1, knot)] ?? 0);
+    // Means of equal numbers may pass them, or fall short of them, by rounding.
+    heights[knot] = Math.min(top, Math.max(heights[knot] ?? 0, floor));
   }
   return heights;
 }
 
-/** Weights that rise and fall, over `2 reach` cells, summing to 1. */
-function triangle(reach: number): Float64Array {
-  const weights = Float64Array.from({ length: 2 * reach }, (_, j) => reach - Math.abs(j + 0.5 - reach));
-  const sum = weights.reduce((total, weight) => total + weight, 0);
-  return weights.map((weight) => weight / sum);
+/**
+ * The mean of the `2 reach` cells around each knot, by weights that rise and fall: 0.5, 1.5, … reach - 0.5, reach - 0.5, …
+ * 0.5. Those are the means of means of `reach` cells, two neighbours of which are taken together. The outermost cells are
+ * repeated beyond the ends.
+ */
+function triangleMeans(cells: Float64Array, reach: number): Float64Array {
+  const padded = new Float64Array(cells.length + 2 * reach);
+  padded.fill(cells[0] ?? 0, 0, reach).set(cells, reach);
+  padded.fill(cells.at(-1) ?? 0, reach + cells.length);
+  const means = runningMean(runningMean(padded, reach), reach);
+  // Halved before they are added, so that values near the largest number do not overflow.
+  for (let i = 0; i + 1 < means.length; i++) means[i] = (means[i] ?? 0) / 2 + (means[i + 1] ?? 0) / 2;
+  return means.subarray(0, -1);
+}
+
+/**
+ * The mean of each `width` neighbours. Nothing is taken away again, so nothing is lost beside greater numbers: the sums run
+ * from both ends of blocks of `width`, and each stretch is the end of one block and the start of the next.
+ */
+function runningMean(cells: Float64Array, width: number): Float64Array {
+  const { length } = cells;
+  const fromStart = new Float64Array(length);
+  for (let i = 0, sum = 0; i < length; i++) {
+    sum = (i % width > 0 ? sum : 0) + (cells[i] ?? 0) / width;
+    fromStart[i] = sum;
+  }
+  const toEnd = new Float64Array(length);
+  for (let i = length - 1, sum = 0; i >= 0; i--) {
+    sum = ((i + 1) % width > 0 ? sum : 0) + (cells[i] ?? 0) / width;
+    toEnd[i] = sum;
+  }
+  const means = toEnd.subarray(0, length - width + 1);
+  for (let i = 0; i < means.length; i++)
+    if (i % width > 0) means[i] = (means[i] ?? 0) + (fromStart[i + width - 1] ?? 0);
+  return means;
 }
 
 /** The greatest of the cells within `reach` to each side; a queue of falling values makes it O(cells). */

@@ -1,67 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { smoothEnvelope } from './envelope';
 import { decimalsOf, defaultNumbers, largestOf, type NumberStyle, numberFormat, tickFormat } from './number-format';
-import { fadingTicks } from './ticks';
 
 const plain = defaultNumbers;
-
-describe('the smooth envelope', () => {
-  it('is never below its ceilings, nor above the greatest of them', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.double({ min: 0, max: 1e6, noNaN: true }), { minLength: 1, maxLength: 80 }),
-        fc.integer({ min: 1, max: 9 }),
-        (list, reach) => {
-          const heights = smoothEnvelope(Float64Array.from(list), reach);
-          const most = Math.max(...list);
-          list.forEach((ceiling, cell) => {
-            expect(Math.min(heights[cell] ?? 0, heights[cell + 1] ?? 0)).toBeGreaterThanOrEqual(ceiling);
-          });
-          for (const height of heights) expect(height).toBeLessThanOrEqual(most * (1 + 1e-12));
-        },
-      ),
-    );
-  });
-});
-
-describe('fading ticks', () => {
-  const ranges = fc.tuple(
-    fc.double({ min: -1e7, max: 0, noNaN: true }),
-    fc.double({ min: 1e-3, max: 1e7, noNaN: true }),
-  );
-
-  it('stand within the range, and some show fully', () => {
-    fc.assert(
-      fc.property(ranges, fc.integer({ min: 1, max: 8 }), ([min, max], parts) => {
-        const ticks = fadingTicks(min, max, parts);
-        for (const { value, opacity } of ticks) {
-          expect(value).toBeGreaterThanOrEqual(min - (max - min) * 1e-6);
-          expect(value).toBeLessThanOrEqual(max + (max - min) * 1e-6);
-          expect(opacity).toBeGreaterThan(0);
-          expect(opacity).toBeLessThanOrEqual(1);
-        }
-        expect(ticks.find(({ value }) => value === 0)?.opacity).toBeCloseTo(1, 9);
-      }),
-    );
-  });
-
-  it('change their strength without a jump as the range grows', () => {
-    let before = new Map<number, number>();
-    for (let max = 10; max < 2000; max *= 1.0005) {
-      const now = new Map(fadingTicks(0, max, 5).map(({ value, opacity }) => [value, opacity]));
-      for (const [value, opacity] of before) {
-        if (value < max * 0.99) expect(Math.abs((now.get(value) ?? 0) - opacity)).toBeLessThan(0.03);
-      }
-      before = now;
-    }
-  });
-
-  it('survive ranges at the ends of what a number can be', () => {
-    for (const max of [1e-300, 1e-9, 1e15, 1e308]) expect(fadingTicks(0, max, 5).length).toBeLessThan(40);
-    expect(fadingTicks(0, 0, 5)).toEqual([{ value: 0, opacity: 1, labelOpacity: 1 }]);
-  });
-});
 
 describe('number formats', () => {
   it('write separators, decimals, affixes and the sign', () => {

@@ -7,6 +7,19 @@ export interface Tick {
 }
 
 const SMALLEST = 1e-300;
+/** Farther out than so many intervals the next one cannot be told from its neighbour. */
+const MOST_INTERVALS = 2 ** 50;
+
+/** Is an interval nothing at all, or nothing beside the numbers that it parts? */
+function isNoInterval(interval: number, min: number, max: number): boolean {
+  if (!(interval > SMALLEST) || !Number.isFinite(interval)) return true;
+  return Math.max(Math.abs(min), Math.abs(max)) / interval > MOST_INTERVALS;
+}
+
+/** What a range has that cannot be parted. */
+function oneTick(min: number, max: number): Tick[] {
+  return [{ value: min > 0 || max < 0 ? min : 0, opacity: 1, labelOpacity: 1 }];
+}
 
 /**
  * Ticks at round numbers. As the range grows, the ticks of one interval fade into those of the next: which ticks
@@ -18,8 +31,7 @@ const SMALLEST = 1e-300;
  */
 export function fadingTicks(min: number, max: number, parts: number): Tick[] {
   const raw = (max - min) / parts;
-  if (!(raw > SMALLEST) || !Number.isFinite(raw))
-    return [{ value: min > 0 || max < 0 ? min : 0, opacity: 1, labelOpacity: 1 }];
+  if (isNoInterval(raw, min, max)) return oneTick(min, max);
   const fine = intervalBelow(raw);
   const coarse = intervalAfter(fine);
   const progress = Math.log(raw / fine) / Math.log(coarse / fine);
@@ -91,6 +103,7 @@ export function givenTicks(min: number, max: number, interval: number, parts: nu
       value: tick.value * interval,
     }));
   }
+  if (isNoInterval(interval, min, max)) return oneTick(min, max);
   return ticksOf(min, max, interval).map((value) => ({ value, opacity: 1, labelOpacity: 1 }));
 }
 

@@ -159,6 +159,8 @@ describe('lines on a logarithmic axis', () => {
         [null, 3],
         [null, null],
       ]),
+      // The same but for rounding.
+      cubeOf([[0.3], [0.1 + 0.2]]),
     ]) {
       const film = filmOf(cube);
       expect(textFaults(sceneAt(film, film.lengthSec / 2), measureBySize)).toEqual([]);
