@@ -6,19 +6,18 @@ import type { FilledTable } from './series';
  * Cost: O(length) where few of the numbers are among the greatest.
  */
 export function nthGreatest(numbers: ArrayLike<number>, count: number): number {
-  const top: number[] = [];
-  // What a number has to exceed to be among the greatest so far; NaN exceeds nothing.
+  // Ascending; the first is what a number has to exceed to be among the greatest so far. NaN exceeds nothing.
+  const top = new Float64Array(count).fill(Number.NEGATIVE_INFINITY);
   let bar = Number.NEGATIVE_INFINITY;
   for (let i = 0; i < numbers.length; i++) {
     const value = numbers[i] as number;
     if (!(value > bar)) continue;
     let place = 0;
-    while (place < top.length && (top[place] as number) < value) place++;
-    top.splice(place, 0, value);
-    if (top.length > count) top.shift();
-    if (top.length === count) bar = top[0] as number;
+    for (; place + 1 < count && (top[place + 1] as number) < value; place++) top[place] = top[place + 1] as number;
+    top[place] = value;
+    bar = top[0] as number;
   }
-  return top.length < count ? Number.NEGATIVE_INFINITY : (top[0] ?? Number.NEGATIVE_INFINITY);
+  return bar;
 }
 
 /**

@@ -2,7 +2,8 @@ import { expect, it } from 'vitest';
 import { createFilmClock } from '../pace/film-clock';
 import { cubeOf, plainPace } from '../testing/films';
 import { lazy } from './lazy';
-import { findField, findStandings, raceInTime, withSeries } from './race';
+import { raceInTime, withSeries } from './race';
+import { findField, findStandings } from './standings';
 
 it('what is lazy is made once, when it is asked for, even where it is nothing', () => {
   let made = 0;

@@ -1,29 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Cube } from '../shaping/cube';
-import {
-  anyBetween,
-  anyPace,
-  anySettings,
-  cubeOf,
-  fullCubes,
-  gappyCubes,
-  raceOf,
-  rankEventsOf,
-} from '../testing/films';
+import { anyBetween, anyPace, anySettings, cubeOf, fullCubes, gappyCubes, raceOf } from '../testing/films';
 import { expectNear, expectSame, expectWithin } from '../testing/quick-expect';
 import { findLeadChanges } from './lead-changes';
-import {
-  changesPerStep,
-  eachShowing,
-  findField,
-  findStandings,
-  momentOf,
-  placesAt,
-  type Race,
-  shownValue,
-  withSeries,
-} from './race';
+import { eachShowing, momentOf, placesAt, type Race, shownValue, withSeries } from './race';
 import { valueInStep } from './series';
 import { rankAt, slotAt, stepAt } from './slots';
 
@@ -373,29 +354,7 @@ describe('changes of lead', () => {
   });
 });
 
-describe('the field', () => {
-  it('for many places serves for few: the same series, with the same changes of rank', () => {
-    fc.assert(
-      fc.property(gappyCubes, anySettings, fc.integer({ min: 0, max: 9 }), (cube, settings, more) => {
-        const own = findStandings(findField(cube, settings.places, settings), settings);
-        const wide = findStandings(findField(cube, settings.places + more, settings), settings);
-        expect(wide).toEqual(own);
-      }),
-    );
-  });
-
-  it('is refused for no places, and serves for no more than it was found for', () => {
-    const settings = { order: 'largest', between: 'linear', gaps: 'bridge' } as const;
-    const cube = cubeOf([
-      [1, 2, 3],
-      [3, 2, 1],
-    ]);
-    expect(() => findField(cube, 0, settings)).toThrow('places: must be at least 1, received 0');
-    const field = findField(cube, 2, settings);
-    expect(() => findStandings(field, { ...settings, places: 3 })).toThrow('places: must be from 1 to 2, received 3');
-    expect(() => findStandings(field, { ...settings, places: Number.NaN })).toThrow(RangeError);
-  });
-
+describe('places', () => {
   it('keep the order of before where values tie at a period, from either side', () => {
     // A comes from above, B from below; at the middle period both are 5, and there A is still in front.
     const cube = cubeOf([
@@ -512,24 +471,6 @@ describe('the value of who is not there', () => {
       gaps: 'absent',
     });
     expect([0, 1, 2].map((k) => shownValue(race, k, momentOf(race, 0)) / far)).toEqual([1, 5, 1]);
-  });
-});
-
-describe('changes by step', () => {
-  it('are those of its travel, and those at the period that it leads to', () => {
-    const standings = (span: number[]) => ({
-      ...findStandings(findField(cubeOf([[1]]), 1, { order: 'largest', between: 'linear', gaps: 'bridge' }), {
-        places: 1,
-        order: 'largest',
-      }),
-      events: rankEventsOf(
-        [0],
-        span.map((each) => [0, each, 0, 1]),
-      ),
-    });
-    expect([...changesPerStep(standings([1, 1, 2, 3, 4, 5, 6, 6]), 4)]).toEqual([3, 2, 3]);
-    expect([...changesPerStep(standings([0, 7, 9]), 4)]).toEqual([1, 0, 0]);
-    expect([...changesPerStep(standings([]), 1)]).toEqual([]);
   });
 });
 

@@ -1,22 +1,21 @@
 import type { FilmClock } from '../pace/film-clock';
 import type { Cube } from '../shaping/cube';
-import type { RankOrder, SwapMode } from './choices';
-import { findContenders } from './contenders';
-import type { Between } from './interpolation';
 import { lazy } from './lazy';
-import { findRankEvents, type RankEvents } from './rank-events';
-import { buildSeries, byPeriod, fillGaps, type GapRule, pickSeries, type SeriesSet, valueInStep } from './series';
-import { eventsAtPeriods, rankAt, type SlotTracks, showings, slotAt, stepAt, trackSlots } from './slots';
+import { type SeriesSet, valueInStep } from './series';
+import {
+  eventsAtPeriods,
+  rankAt,
+  type SlotTracks,
+  type SwapSettings,
+  showings,
+  slotAt,
+  stepAt,
+  trackSlots,
+} from './slots';
+import { type FieldSettings, findField, findStandings, type Standings } from './standings';
 
 /** What decides the values and places of a race, apart from the data and the clock. */
-export interface RaceSettings {
-  readonly places: number;
-  readonly order: RankOrder;
-  readonly between: Between;
-  readonly gaps: GapRule;
-  readonly swapMode: SwapMode;
-  readonly swapSec: number;
-}
+export type RaceSettings = FieldSettings & SwapSettings;
 
 /** A race ready to be asked about any moment. */
 export interface Race {
@@ -48,48 +47,6 @@ export interface Place {
   readonly slot: number;
   /** Clipped rank: 0 is the first, `places` is off stage. */
   readonly rank: number;
-}
-
-/** Values and changes of rank of a race, before it is given a pace. */
-export interface Standings {
-  readonly series: SeriesSet;
-  readonly events: RankEvents;
-}
-
-/** Everybody who can be among so many places: found once, whatever part of the places is on stage. */
-export interface Field {
-  readonly places: number;
-  readonly series: SeriesSet;
-}
-
-/** What decides who is in the field and how they run. */
-export type FieldSettings = Pick<RaceSettings, 'order' | 'between' | 'gaps'>;
-
-/** Finds everybody who can be among `places`. @throws RangeError if `places` is less than 1. */
-export function findField(cube: Cube, places: number, { order, between, gaps }: FieldSettings): Field {
-  if (!(places >= 1)) throw new RangeError(`places: must be at least 1, received ${places}`);
-  const contenders = findContenders(fillGaps(cube, { gaps, between }), places, order);
-  return { places, series: buildSeries(cube, contenders, { gaps, between }) };
-}
-
-/**
- * Finds who of a field can be on stage, and every change of rank. Whoever is among fewer places is among more, so a field
- * for many places serves for few.
- *
- * @throws RangeError if there are more `places` than the field was found for, or less than 1.
- */
-export function findStandings(field: Field, { places, order }: Pick<RaceSettings, 'places' | 'order'>): Standings {
-  if (!(places >= 1 && places <= field.places))
-    throw new RangeError(`places: must be from 1 to ${field.places}, received ${places}`);
-  const contenders = places === field.places ? null : findContenders(byPeriod(field.series), places, order);
-  const series = contenders ? pickSeries(field.series, contenders) : field.series;
-  const events = lazy(() => findRankEvents(series, places, order));
-  return {
-    series,
-    get events() {
-      return events();
-    },
-  };
 }
 
 /**
@@ -143,17 +100,6 @@ export function withSeries(race: Race, series: SeriesSet): Race {
 /** Prepares a race once, for a clock. */
 export function prepareRace(cube: Cube, clock: FilmClock, settings: RaceSettings): Race {
   return raceInTime(findStandings(findField(cube, settings.places, settings), settings), clock, settings);
-}
-
-/** How many changes of place each step has: what the film may slow down for. */
-export function changesPerStep(standings: Standings, periodCount: number): Float64Array {
-  const changes = new Float64Array(Math.max(0, periodCount - 1));
-  standings.events.span.forEach((span) => {
-    // A jump at a period belongs to the step that leads to it.
-    const step = Math.max(0, Math.ceil(span / 2) - 1);
-    if (step < changes.length) changes[step] = (changes[step] ?? 0) + 1;
-  });
-  return changes;
 }
 
 function sliceTime(showing: Race['showing'], clock: FilmClock): TimeLookup {

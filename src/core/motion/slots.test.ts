@@ -2,7 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createFilmClock } from '../pace/film-clock';
 import { cubeOf, plainPace, raceOf, rankEventsOf } from '../testing/films';
-import { eventsAtPeriods, rankAt, showings, slotAt, slotsThrough, smoothStep, trackSlots } from './slots';
+import {
+  eventsAtPeriods,
+  rankAt,
+  showings,
+  slotAt,
+  slotsThrough,
+  smoothStep,
+  stepAt,
+  stepsThrough,
+  trackSlots,
+} from './slots';
 
 const cube = cubeOf([
   [1, 9],
@@ -46,6 +56,10 @@ describe('a change of place', () => {
         const times = Float64Array.from({ length: 80 }, (_, i) => (clock.lengthSec * i) / 79);
         for (let k = 0; k < tracks.seriesCount; k++)
           expect([...slotsThrough(tracks, k, times)]).toEqual(Array.from(times, (time) => slotAt(tracks, k, time)));
+        const { step, s } = stepsThrough(clock, times);
+        expect(Array.from(step, (each, i) => ({ step: each, s: s[i] }))).toEqual(
+          Array.from(times, (time) => stepAt(clock, time)),
+        );
       }),
     );
   });

@@ -1,5 +1,5 @@
 import { bisectRight } from 'd3-array';
-import { type FilmClock, positionAt, timeOf } from '../pace/film-clock';
+import { eachPosition, type FilmClock, type FilmPosition, positionAt, timeOf } from '../pace/film-clock';
 import { ChangesUnderWay } from './changes-under-way';
 import type { SwapMode } from './choices';
 import type { RankEvents } from './rank-events';
@@ -236,6 +236,20 @@ export function eventsAtPeriods(events: RankEvents, places: number): RankEvents 
 
 /** The position on the time line as the drawing needs it: the step, and the fraction of it. */
 export function stepAt(clock: FilmClock, timeSec: number): { step: number; s: number } {
-  const { span, fraction } = positionAt(clock, timeSec);
+  return stepOf(positionAt(clock, timeSec));
+}
+
+/** The steps and fractions of many times, ascending. Cost: O(times + periods). */
+export function stepsThrough(clock: FilmClock, timeSec: Float64Array): { step: Int32Array; s: Float64Array } {
+  const steps = { step: new Int32Array(timeSec.length), s: new Float64Array(timeSec.length) };
+  eachPosition(clock, timeSec, (position, i) => {
+    const { step, s } = stepOf(position);
+    steps.step[i] = step;
+    steps.s[i] = s;
+  });
+  return steps;
+}
+
+function stepOf({ span, fraction }: FilmPosition): { step: number; s: number } {
   return span % 2 === 1 ? { step: (span - 1) / 2, s: fraction } : { step: span / 2, s: 0 };
 }

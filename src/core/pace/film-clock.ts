@@ -178,14 +178,31 @@ export function positionAt(clock: FilmClock, timeSec: number): FilmPosition {
   return positionInSpan(clock, bisectRight(starts, Math.max(starts[0] ?? 0, timeSec)) - 1, timeSec);
 }
 
+/**
+ * Calls `visit` with where the film stands at each of many times, and which of them it is.
+ *
+ * @param timeSec Ascending and finite. Cost: O(times + periods).
+ */
+export function eachPosition(
+  clock: FilmClock,
+  timeSec: Float64Array,
+  visit: (position: FilmPosition, i: number) => void,
+): void {
+  const starts = clock.spanStartSec;
+  for (let i = 0, found = 0; i < timeSec.length; i++) {
+    const time = timeSec[i] ?? 0;
+    while (found + 1 < starts.length && (starts[found + 1] ?? 0) <= time) found++;
+    visit(positionInSpan(clock, found, time), i);
+  }
+}
+
 /** The `position` of many times, ascending and finite. Cost: O(times + periods). */
 export function positionsThrough(clock: FilmClock, timeSec: Float64Array): Float64Array {
-  const starts = clock.spanStartSec;
-  let found = 0;
-  return timeSec.map((time) => {
-    while (found + 1 < starts.length && (starts[found + 1] ?? 0) <= time) found++;
-    return positionInSpan(clock, found, time).position;
+  const positions = new Float64Array(timeSec.length);
+  eachPosition(clock, timeSec, ({ position }, i) => {
+    positions[i] = position;
   });
+  return positions;
 }
 
 function positionInSpan(clock: FilmClock, found: number, timeSec: number): FilmPosition {

@@ -17,6 +17,20 @@ interface SampledRule {
   readonly fromZero?: boolean;
 }
 
+/** How far marks reach below and above 0, one number for each look or stretch of time; -Infinity where there is no mark. */
+export interface Reaches {
+  /** The least end, negated. */
+  readonly low: Float64Array;
+  readonly high: Float64Array;
+}
+
+/** How far the marks of a whole film reach, stretch by stretch. */
+export interface SampledReaches extends Reaches {
+  readonly clock: FilmClock;
+  readonly knotSec: number;
+  readonly fromZero: boolean;
+}
+
 /**
  * An axis' range for a whole film of marks whose ends are looked at all over it.
  *
@@ -28,42 +42,95 @@ export function sampledDomain(
   clock: FilmClock,
   rule: DomainRule,
   endsAt: (timeSec: number) => readonly [number, number],
+  settings: SampledRule = {},
+): DomainCourse {
+  const lookAll = (timeSec: Float64Array): Reaches => {
+    const reaches = { low: new Float64Array(timeSec.length), high: new Float64Array(timeSec.length) };
+    timeSec.forEach((time, i) => {
+      const [least, most] = endsAt(time);
+      reaches.low[i] = least > most ? Number.NEGATIVE_INFINITY : -least;
+      reaches.high[i] = least > most ? Number.NEGATIVE_INFINITY : most;
+    });
+    return reaches;
+  };
+  return domainOf(() => sampleReaches(clock, lookAll, settings.fromZero), rule, settings);
+}
+
+/**
+ * Looks at marks all over a film. The film is parted into stretches of equal length; whatever is found at their ends, and
+ * where a span starts in them, is held by them.
+ *
+ * @param lookAll How far the marks reach at each of many times, ascending.
+ */
+export function sampleReaches(
+  clock: FilmClock,
+  lookAll: (timeSec: Float64Array) => Reaches,
+  fromZero = true,
+): SampledReaches {
+  const cells = Math.min(MAX_KNOTS, Math.max(1, Math.ceil(clock.lengthSec * KNOTS_PER_SEC)));
+  const knotSec = clock.lengthSec / cells || 1;
+  const low = new Float64Array(cells).fill(fromZero ? 0 : Number.NEGATIVE_INFINITY);
+  const high = low.slice();
+  const widen = (cell: number, found: Reaches, i: number) => {
+    const at = Math.min(cells - 1, Math.max(0, cell));
+    low[at] = Math.max(low[at] ?? 0, found.low[i] ?? 0);
+    high[at] = Math.max(high[at] ?? 0, found.high[i] ?? 0);
+  };
+  const knotsSec = new Float64Array(cells + 1);
+  for (let knot = 0; knot <= cells; knot++) knotsSec[knot] = knot * knotSec;
+  const knots = lookAll(knotsSec);
+  for (let knot = 0; knot <= cells; knot++) {
+    widen(knot, knots, knot);
+    widen(knot - 1, knots, knot);
+  }
+  const turns = turnsOf(clock);
+  const turned = lookAll(turns);
+  for (let i = 0; i < turns.length; i++) widen(Math.floor((turns[i] ?? 0) / knotSec), turned, i);
+  return { clock, knotSec, low, high, fromZero };
+}
+
+/** Where marks may turn or jump: just before each span, and as it starts. */
+function turnsOf(clock: FilmClock): Float64Array {
+  const starts = clock.spanStartSec.filter((sec, i, all) => sec > 0 && sec !== all[i - 1]);
+  const turns = new Float64Array(2 * starts.length);
+  starts.forEach((sec, i) => {
+    turns[2 * i] = sec - 1e-9;
+    turns[2 * i + 1] = sec;
+  });
+  return turns.sort();
+}
+
+/** An axis that holds what was found all over a film. @param sampled Not asked for where the ends are given. */
+export function domainOf(
+  sampled: () => SampledReaches,
+  rule: DomainRule,
   { reachSec = REACH_SEC, fromZero = true }: SampledRule = {},
 ): DomainCourse {
   if (rule.kind === 'given') return constantDomain(...givenEnds(rule, fromZero));
-  const { lengthSec } = clock;
-  const cells = Math.min(MAX_KNOTS, Math.max(1, Math.ceil(lengthSec * KNOTS_PER_SEC)));
-  const knotSec = lengthSec / cells || 1;
-  const low = new Float64Array(cells).fill(fromZero ? 0 : Number.NEGATIVE_INFINITY);
-  const high = low.slice();
-  const widen = (cell: number, [least, most]: readonly [number, number]) => {
-    const at = Math.min(cells - 1, Math.max(0, cell));
-    if (!fromZero && least > most) return;
-    low[at] = Math.max(low[at] ?? 0, -least);
-    high[at] = Math.max(high[at] ?? 0, most);
-  };
-  for (let knot = 0; knot <= cells; knot++) {
-    const ends = endsAt(knot * knotSec);
-    widen(knot, ends);
-    widen(knot - 1, ends);
-  }
-  for (const sec of clock.spanStartSec)
-    if (sec > 0) for (const time of [sec, sec - 1e-9]) widen(Math.floor(time / knotSec), endsAt(time));
-  const greatest = (heights: Float64Array) => heights.reduce((most, height) => Math.max(most, height), heights[0] ?? 0);
-  const [least, most] = roomFor(-greatest(low), greatest(high), fromZero);
-  if (rule.kind === 'fixed' || !(greatest(high) >= -greatest(low))) return constantDomain(least, most);
+  const { knotSec, low, high } = sampled();
+  const [farthestLow, farthestHigh] = [greatest(low), greatest(high)];
+  if (rule.kind === 'fixed' || !(farthestHigh >= -farthestLow))
+    return constantDomain(...roomFor(-farthestLow, farthestHigh, fromZero));
   const reach = Math.max(2, Math.ceil(Math.max(REACH_SEC, reachSec) / knotSec));
   // While nothing is shown the axis has the ends of the whole film.
-  const smooth = (heights: Float64Array) => {
-    const usual = greatest(heights);
-    return smoothEnvelope(
-      heights.map((height) => (height === Number.NEGATIVE_INFINITY ? usual : height)),
-      reach,
-    );
+  const smooth = (reaches: Float64Array, usual: number) => {
+    const held = reaches.slice();
+    for (let i = 0; i < held.length; i++) if (held[i] === Number.NEGATIVE_INFINITY) held[i] = usual;
+    return smoothEnvelope(held, reach);
   };
-  const [feet, tops] = [smooth(low), smooth(high)];
-  const ends = Array.from(tops, (top, i) => roomFor(-(feet[i] ?? 0), top, fromZero));
-  return { knotSec, low: Float64Array.from(ends, ([end]) => end), high: Float64Array.from(ends, ([, end]) => end) };
+  const [feet, tops] = [smooth(low, farthestLow), smooth(high, farthestHigh)];
+  for (let i = 0; i < tops.length; i++) {
+    const [least, most] = roomFor(-(feet[i] ?? 0), tops[i] ?? 0, fromZero);
+    feet[i] = least;
+    tops[i] = most;
+  }
+  return { knotSec, low: feet, high: tops };
+}
+
+function greatest(reaches: Float64Array): number {
+  let most = reaches[0] ?? 0;
+  for (const reach of reaches) if (reach > most) most = reach;
+  return most;
 }
 
 function givenEnds({ min, max }: DomainRule & { kind: 'given' }, fromZero: boolean): [number, number] {

@@ -1,13 +1,7 @@
 import { lazy } from '../../../motion/lazy';
 import { findLeadChanges } from '../../../motion/lead-changes';
-import {
-  changesPerStep,
-  findField,
-  findStandings,
-  type Race,
-  type RaceSettings,
-  raceInTime,
-} from '../../../motion/race';
+import { type Race, type RaceSettings, raceInTime } from '../../../motion/race';
+import { changesPerStep, findField, findStandings } from '../../../motion/standings';
 import { withSwapsOnBeats } from '../../../motion/swaps-on-beats';
 import { sumTotals, type Totals } from '../../../motion/totals';
 import { createFilmClock, createStillClock, type FilmClock } from '../../../pace/film-clock';
