@@ -14,10 +14,13 @@ const hasOutline = ({ subject, radiusPx = 0, imageId }: ImageNode) =>
  * @param hairPx The hairline's width.
  */
 export function withEdges(nodes: readonly SceneNode[], ink: string, hairPx: number): SceneNode[] {
-  return nodes.flatMap((node): SceneNode[] => {
-    if (node.kind === 'group') return [{ ...node, children: withEdges(node.children, ink, hairPx) }];
-    return node.kind === 'image' && hasOutline(node) ? [node, edgeOf(node, ink, hairPx)] : [node];
-  });
+  const edged: SceneNode[] = [];
+  for (const node of nodes) {
+    if (node.kind === 'group') edged.push({ ...node, children: withEdges(node.children, ink, hairPx) });
+    else edged.push(node);
+    if (node.kind === 'image' && hasOutline(node)) edged.push(edgeOf(node, ink, hairPx));
+  }
+  return edged;
 }
 
 /** It lies on the inner side of the picture's edge, so that nothing gets larger. */

@@ -158,6 +158,18 @@ export function placesAt(race: Race, timeSec: number): Place[] {
   return found;
 }
 
+/** Who was asked for last: bars, captions and counters of one picture ask for the same moment. */
+const lastPlaces = new WeakMap<Race, { readonly timeSec: number; readonly places: readonly Place[] }>();
+
+/** `placesAt`, worked out once for the moment that is asked for again and again. */
+export function placesOnce(race: Race, timeSec: number): readonly Place[] {
+  const last = lastPlaces.get(race);
+  if (last?.timeSec === timeSec) return last.places;
+  const places = placesAt(race, timeSec);
+  lastPlaces.set(race, { timeSec, places });
+  return places;
+}
+
 /** A time of the race: seconds from its start, and the step with the fraction of it that is passed. */
 export interface RaceMoment {
   readonly timeSec: number;

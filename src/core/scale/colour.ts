@@ -7,7 +7,16 @@ addMode(modeLrgb);
 addMode(modeOklab);
 
 /** `#rrggbb` as a number: red, green and blue with eight bits each. */
-const numberOf = (colour: string): number => Number.parseInt(colour.slice(1), 16);
+/** `#RRGGBB` as a number, digit by digit: this is asked for several times a mark. */
+function numberOf(colour: string): number {
+  let number = 0;
+  for (let i = 1; i < 7; i++) {
+    const code = colour.charCodeAt(i);
+    // Letters, large or small, come nine after their last four bits.
+    number = number * 16 + (code & 15) + (code > 57 ? 9 : 0);
+  }
+  return number;
+}
 
 /** A mix of two colours; `share` of the second, in [0, 1]. */
 export function mixColours(a: string, b: string, share: number): string {

@@ -17,13 +17,19 @@ export function clearLabels(plan: RankedBarsPlan, drawn: readonly BarDrawing[]):
   const n = drawn.length;
   const close = (i: number, j: number) => near[i * n + j] ?? 0;
   const steps = plan.chart.own.passing === 'step-aside';
+  const passing = new Uint8Array(n);
   drawn.forEach((drawing, i) => {
-    for (let j = i + 1; j < n; j++) drawing.coveredBy(drawn[j] as BarDrawing, close(i, j), !steps);
+    for (let j = i + 1; j < n; j++) {
+      if (close(i, j) <= 0) continue;
+      drawing.coveredBy(drawn[j] as BarDrawing, close(i, j), !steps);
+      passing[i] = 1;
+      passing[j] = 1;
+    }
   });
   if (!steps) return;
   // Whoever is in front keeps the place, so a row begins with the one that is drawn last.
   const moving: number[] = [];
-  for (let i = n - 1; i >= 0; i--) if (drawn.some((_, j) => j !== i && close(i, j) > 0)) moving.push(i);
+  for (let i = n - 1; i >= 0; i--) if (passing[i] === 1) moving.push(i);
   const inside = barStyleOf(plan.chart).names === 'inside';
   const names = moving.map((bar) => ({ bar, part: 'name' as const }));
   const values = moving.map((bar) => ({ bar, part: 'value' as const }));

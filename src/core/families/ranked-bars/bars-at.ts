@@ -1,4 +1,4 @@
-import { type Place, placesAt } from '../../motion/race';
+import { type Place, placesOnce } from '../../motion/race';
 import { stepAt } from '../../motion/slots';
 import { alongPx } from '../shared/axis-place';
 import { buildAt, type Entrance, entranceOf, present, wordsProgress } from '../shared/build';
@@ -44,7 +44,7 @@ export function barsAt(prepared: RankedBarsPlan, timeSec: number): { bars: BarAt
   const { direction } = chart.dress.bars;
   const domain = domainAt(prepared.domain, timeSec);
   const build = buildAt(prepared.build, timeSec);
-  const places = placesAt(race, timeSec);
+  const places = placesOnce(race, timeSec);
   const from = alongPx(direction, box, domain, 0);
   const moment = stepAt(race.clock, timeSec);
   const fieldPx = direction === 'lying' ? box.widthPx : box.heightPx;

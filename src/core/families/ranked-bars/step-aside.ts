@@ -36,6 +36,7 @@ export function stepAside(
     for (let l = k + 1; l < texts.length; l++)
       load += (nearness[k * texts.length + l] ?? 0) * ((texts[l]?.sizePx ?? 0) + gapPx);
     const fits = Math.min(1, Math.max(limitPx - text.at, text.sizePx) / Math.max(1e-9, load));
+    if (fits === 1) continue;
     stepped.forEach((each, i) => {
       const near = i === k ? 1 : (nearness[k * texts.length + i] ?? 0);
       each.scale = Math.min(each.scale, 1 - near * (1 - fits));
@@ -65,8 +66,12 @@ function closenessThrough(texts: readonly AsideText[], close: (a: number, b: num
   for (let i = 0; i < n; i++)
     for (let j = 0; j < n; j++) near[i * n + j] = i === j ? 1 : close(texts[i]?.bar ?? 0, texts[j]?.bar ?? 0);
   for (let through = 0; through < n; through++)
-    for (let i = 0; i < n; i++)
+    for (let i = 0; i < n; i++) {
+      const first = near[i * n + through] ?? 0;
+      // Most are near to few.
+      if (first === 0) continue;
       for (let j = 0; j < n; j++)
-        near[i * n + j] = Math.max(near[i * n + j] ?? 0, (near[i * n + through] ?? 0) * (near[through * n + j] ?? 0));
+        near[i * n + j] = Math.max(near[i * n + j] ?? 0, first * (near[through * n + j] ?? 0));
+    }
   return near;
 }

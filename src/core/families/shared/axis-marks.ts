@@ -1,8 +1,8 @@
 import type { Box } from '../../chart/box';
-import { ASCENT, cased, DESCENT } from '../../chart/text-block';
+import { ASCENT, cased, DESCENT, labelNode } from '../../chart/text-block';
 import { smoothStep } from '../../motion/slots';
 import { decimalsOfInterval } from '../../scale/ticks';
-import type { SceneNode, TextNode } from '../../scene/scene';
+import type { SceneNode } from '../../scene/scene';
 import { fitText } from '../../scene/text-fit';
 import { alongPx, clampedX, gridLine, type MarkLine, subject, type ValueAxis } from './axis-place';
 import type { Domain } from './domain';
@@ -14,7 +14,7 @@ const EDGE = 0.02;
 
 /** The lines at targets and at the average, with their words; drawn over the field. */
 export function markNodes(axis: ValueAxis, field: Box, domain: Domain, average: number): SceneNode[] {
-  const { chart, frame, font, direction, marks, markOffsetPx, measure } = axis;
+  const { chart, frame, font, direction, marks, markOffsetPx } = axis;
   const start = chart.dress.axis.side !== 'end';
   const drawn: { along: number; sizePx: number; row: number }[] = [];
   return marks.flatMap((mark, i): SceneNode[] => {
@@ -28,20 +28,7 @@ export function markNodes(axis: ValueAxis, field: Box, domain: Domain, average: 
       : Math.min(smoothStep((share + EDGE) / EDGE), smoothStep((1 - share + EDGE) / EDGE));
     if (inside <= 0) return [];
     const along = stretch ? stretch.middle : alongPx(direction, field, domain, value);
-    const label =
-      mark.kind === 'average'
-        ? `Average ${axis.formatValue(value)}`
-        : [mark.label, valueWords(axis, mark)].filter(Boolean).join(' ');
-    const text = fitText(
-      cased(label, chart.dress.labels.tick),
-      font,
-      direction === 'lying' ? frame.plot.widthPx * 0.4 : axis.markLimitPx,
-      measure,
-    );
-    const sizePx =
-      direction === 'lying'
-        ? measure(text.replace(/\d/g, '0'), font) + font.sizePx
-        : font.sizePx * (ASCENT + DESCENT + 0.1);
+    const { text, sizePx } = wordsOf(axis, mark, average);
     const row = direction === 'lying' ? i % MARK_ROWS : 0;
     const place = direction === 'lying' ? clampedX(axis, text, along) : along;
     // Of two labels that meet, the later one steps back before they touch.
@@ -69,27 +56,51 @@ export function markNodes(axis: ValueAxis, field: Box, domain: Domain, average: 
         };
     if (strength <= 0) return [line];
     const rowPx = font.sizePx * (ASCENT + DESCENT + 0.35);
-    const base = { kind: 'text' as const, id: `mark:${i}:label`, subject, text, font, fill: stroke, opacity: strength };
-    const node: TextNode =
-      direction === 'lying'
-        ? {
-            ...base,
-            align: 'middle',
-            x: place,
-            y: start
-              ? field.y + field.heightPx + markOffsetPx + row * rowPx + font.sizePx * (ASCENT + 0.2)
-              : field.y - row * rowPx - font.sizePx * (DESCENT + 0.2),
-            tabular: true,
-          }
-        : {
-            ...base,
-            align: start ? 'start' : 'end',
-            x: start ? field.x + field.widthPx + markOffsetPx + font.sizePx * 0.5 : field.x - font.sizePx * 0.5,
-            y: place + font.sizePx * 0.35,
-            tabular: true,
-          };
+    const lying = direction === 'lying';
+    const under = field.y + field.heightPx + markOffsetPx + row * rowPx + font.sizePx * (ASCENT + 0.2);
+    const over = field.y - row * rowPx - font.sizePx * (DESCENT + 0.2);
+    const beside = start ? field.x + field.widthPx + markOffsetPx + font.sizePx * 0.5 : field.x - font.sizePx * 0.5;
+    const node = labelNode({
+      id: `mark:${i}:label`,
+      subject,
+      text,
+      x: lying ? place : beside,
+      y: lying ? (start ? under : over) : place + font.sizePx * 0.35,
+      font,
+      fill: stroke,
+      align: lying ? 'middle' : start ? 'start' : 'end',
+      opacity: strength,
+      tabular: true,
+    });
     return [line, node];
   });
+}
+
+/** What stands beside a line, and the room that it takes along the axis. */
+interface MarkWords {
+  readonly text: string;
+  readonly sizePx: number;
+}
+
+/** Words that stay the same through a film: only the average's change. */
+const stillWords = new WeakMap<ValueAxis, Map<MarkLine, MarkWords>>();
+
+function wordsOf(axis: ValueAxis, mark: MarkLine, average: number): MarkWords {
+  if (mark.kind === 'average') return fittedWords(axis, `Average ${axis.formatValue(average)}`);
+  const ofAxis = stillWords.get(axis) ?? new Map<MarkLine, MarkWords>();
+  stillWords.set(axis, ofAxis);
+  const words = ofAxis.get(mark) ?? fittedWords(axis, [mark.label, valueWords(axis, mark)].filter(Boolean).join(' '));
+  ofAxis.set(mark, words);
+  return words;
+}
+
+function fittedWords({ chart, frame, font, direction, markLimitPx, measure }: ValueAxis, label: string): MarkWords {
+  const lying = direction === 'lying';
+  const limitPx = lying ? frame.plot.widthPx * 0.4 : markLimitPx;
+  const text = fitText(cased(label, chart.dress.labels.tick), font, limitPx, measure);
+  // Digits as wide as each other: a number that counts does not tremble.
+  const sizePx = lying ? measure(text.replace(/\d/g, '0'), font) + font.sizePx : font.sizePx * (ASCENT + DESCENT + 0.1);
+  return { text, sizePx };
 }
 
 /** How strongly a band is shaded. */

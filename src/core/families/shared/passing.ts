@@ -17,16 +17,27 @@ const COVERED = 0.64;
  */
 export function slimWhilePassing(across: ArrayLike<number>, thickPx: number): Float64Array {
   const shares = new Float64Array(across.length).fill(1);
-  /** How far the bars' middles are apart, in thicknesses. */
-  const apart = (i: number, j: number) => Math.abs((across[i] ?? 0) - (across[j] ?? 0)) / Math.max(1e-9, thickPx);
-  for (let i = 1; i < shares.length; i++)
-    for (let under = 0; under < i; under++) {
-      const distance = apart(i, under);
-      if (distance < 1) shares[i] = (shares[i] ?? 1) * slimAt(distance);
+  const places = Float64Array.from(across, (place) => place / Math.max(1e-9, thickPx));
+  const over: Over[][] = [];
+  for (let under = 0; under < places.length; under++) {
+    const passing: Over[] = [];
+    for (let i = under + 1; i < places.length; i++) {
+      const distance = Math.abs((places[i] ?? 0) - (places[under] ?? 0));
+      if (distance >= 1) continue;
+      passing.push({ i, distance });
+      shares[i] = (shares[i] ?? 1) * slimAt(distance);
     }
+    over.push(passing);
+  }
   // From the lowest bar up: what covers one is known before anything that lies on the ones that cover it.
-  for (let under = 0; under + 1 < shares.length; under++) fairlyCovered(shares, under, apart);
+  for (const [under, passing] of over.entries()) fairlyCovered(shares, under, passing);
   return shares;
+}
+
+/** A bar that covers some of another one, and how far the middles of the two are apart, in thicknesses. */
+interface Over {
+  readonly i: number;
+  readonly distance: number;
 }
 
 function slimAt(distance: number): number {
@@ -34,14 +45,14 @@ function slimAt(distance: number): number {
 }
 
 /** Slims those that would cover too much of a bar together, each in proportion to what it covers. */
-function fairlyCovered(shares: Float64Array, under: number, apart: (i: number, j: number) => number): void {
+function fairlyCovered(shares: Float64Array, under: number, over: readonly Over[]): void {
   const thick = shares[under] ?? 1;
   let covered = 0;
-  for (let i = under + 1; i < shares.length; i++) covered += overlap(apart(i, under), shares[i] ?? 1, thick);
+  for (const { i, distance } of over) covered += overlap(distance, shares[i] ?? 1, thick);
   const most = COVERED * thick;
   if (covered <= most) return;
-  for (let i = under + 1; i < shares.length; i++) {
-    const [distance, own] = [apart(i, under), shares[i] ?? 1];
+  for (const { i, distance } of over) {
+    const own = shares[i] ?? 1;
     const room = (overlap(distance, own, thick) * most) / covered;
     // Within the lower bar its thickness is what it covers; over the edge, what reaches in from its middle.
     const reach = 2 * (room + distance - thick / 2);

@@ -1,21 +1,10 @@
 import { spanWords } from '../../../chart/words';
 import { spacingAt } from '../../../motion/moments';
-import { type Place, placesAt } from '../../../motion/race';
+import { placesOnce } from '../../../motion/race';
 import { stepAt } from '../../../motion/slots';
 import { totalAt } from '../../../motion/totals';
 import { plainLine } from '../../../scene/text-fit';
-import type { StandingsCourse, ToldStandings } from './course';
-
-/** The places that were asked for last: several tokens of one picture ask for the same moment. */
-const lastPlaces = new WeakMap<StandingsCourse, { readonly timeSec: number; readonly places: readonly Place[] }>();
-
-function placesOnce(course: StandingsCourse, timeSec: number): readonly Place[] {
-  const last = lastPlaces.get(course);
-  if (last?.timeSec === timeSec) return last.places;
-  const places = placesAt(course.race, timeSec);
-  lastPlaces.set(course, { timeSec, places });
-  return places;
-}
+import type { ToldStandings } from './course';
 
 /** The words of one token at a moment; null for what is no token. Cost: O(n log P). */
 export function standingsToken(told: ToldStandings, token: string, timeSec: number): string | null {
@@ -26,7 +15,7 @@ export function standingsToken(told: ToldStandings, token: string, timeSec: numb
   if (token === 'reign') return reignAt(told, timeSec);
   const wanted = token === 'second' ? 1 : token === 'leader' || token === 'value' ? 0 : -1;
   if (wanted < 0) return null;
-  const place = placesOnce(course, timeSec).find(({ rank }) => rank === wanted);
+  const place = placesOnce(course.race, timeSec).find(({ rank }) => rank === wanted);
   if (!place) return '–';
   return token === 'value'
     ? formatValue(place.value)
