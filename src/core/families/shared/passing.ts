@@ -17,7 +17,8 @@ const COVERED = 0.64;
  */
 export function slimWhilePassing(across: ArrayLike<number>, thickPx: number): Float64Array {
   const shares = new Float64Array(across.length).fill(1);
-  const places = Float64Array.from(across, (place) => place / Math.max(1e-9, thickPx));
+  const places = new Float64Array(across.length);
+  for (let i = 0; i < places.length; i++) places[i] = (across[i] ?? 0) / Math.max(1e-9, thickPx);
   const over: Over[][] = [];
   for (let under = 0; under < places.length; under++) {
     const passing: Over[] = [];
@@ -30,7 +31,9 @@ export function slimWhilePassing(across: ArrayLike<number>, thickPx: number): Fl
     over.push(passing);
   }
   // From the lowest bar up: what covers one is known before anything that lies on the ones that cover it.
-  for (const [under, passing] of over.entries()) fairlyCovered(shares, under, passing);
+  over.forEach((passing, under) => {
+    fairlyCovered(shares, under, passing);
+  });
   return shares;
 }
 
