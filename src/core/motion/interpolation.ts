@@ -19,7 +19,8 @@ export function monotoneSlopes(x: ArrayLike<number>, y: ArrayLike<number>): Floa
   slopes[0] = at(secants, 0);
   slopes[count - 1] = at(secants, count - 2);
   for (let k = 1; k < count - 1; k++) {
-    const [before, after] = [at(secants, k - 1), at(secants, k)];
+    const before = at(secants, k - 1);
+    const after = at(secants, k);
     slopes[k] = before * after <= 0 ? 0 : (before + after) / 2;
   }
   for (let k = 0; k < count - 1; k++) {
@@ -29,15 +30,23 @@ export function monotoneSlopes(x: ArrayLike<number>, y: ArrayLike<number>): Floa
       slopes[k + 1] = 0;
       continue;
     }
-    const [start, end] = [at(slopes, k), at(slopes, k + 1)];
-    const [alpha, beta] = [start / secant, end / secant];
+    const start = at(slopes, k);
+    const end = at(slopes, k + 1);
+    const alpha = start / secant;
+    const beta = end / secant;
     if (alpha * alpha + beta * beta <= 9) continue;
     // By the slopes themselves: beside a step that is nearly flat, alpha and beta may not be finite.
-    const most = (3 * Math.abs(secant)) / Math.hypot(start, end);
+    const most = (3 * Math.abs(secant)) / lengthOf(start, end);
     slopes[k] = start * most;
     slopes[k + 1] = end * most;
   }
   return slopes;
+}
+
+/** `Math.hypot` of two, which is dear: parted by the greater one, so that nothing overflows. */
+function lengthOf(a: number, b: number): number {
+  const most = Math.max(Math.abs(a), Math.abs(b));
+  return most * Math.sqrt((a / most) ** 2 + (b / most) ** 2);
 }
 
 function at(list: ArrayLike<number>, index: number): number {

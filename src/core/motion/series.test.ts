@@ -12,6 +12,7 @@ import {
   presentInStep,
   type SeriesSet,
   valueInStep,
+  valuesThroughStep,
 } from './series';
 
 const all = (cube: { readonly categories: readonly string[] }) => Int32Array.from(cube.categories, (_, c) => c);
@@ -46,6 +47,20 @@ describe('gaps', () => {
       for (const s of [0.2, 0.5, 0.9])
         expect(valueInStep(set, 0, step, s)).toBeCloseTo(cubicAt(course, from + (to - from) * s), 9);
     expect(cubicOfStep(set, 0, 0, blankCubic())).toEqual({ c0: 1, c1: 3, c2: 0, c3: 0 });
+  });
+
+  it('are the same all through a step as one by one', () => {
+    fc.assert(
+      fc.property(gappyCubes, anyGaps, anyBetween, fc.integer({ min: 1, max: 7 }), (cube, gaps, between, looks) => {
+        const set = buildSeries(cube, all(cube), { gaps, between });
+        const through = new Float64Array(looks);
+        for (let k = 0; k < set.categories.length; k++)
+          for (let step = 0; step + 1 < set.periodCount; step++) {
+            valuesThroughStep(set, k, step, through);
+            expect([...through]).toEqual(Array.from(through, (_, i) => valueInStep(set, k, step, i / looks)));
+          }
+      }),
+    );
   });
 
   it('of a whole table are filled as those of each of its series', () => {

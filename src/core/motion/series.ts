@@ -166,13 +166,15 @@ function fillRun(set: FillTarget, offset: number, { x, y }: Course, knots: reado
   const cubic = blankCubic();
   for (let j = 0; j < count; j++) {
     const from = knots[j] ?? 0;
-    const [start, a] = [places[j] ?? 0, values[j] ?? 0];
+    const start = places[j] ?? 0;
+    const a = values[j] ?? 0;
     set.values[offset + from] = a;
     if (j + 1 === count) return;
     const to = knots[j + 1] ?? 0;
     const width = (places[j + 1] ?? 0) - start;
     const b = values[j + 1] ?? 0;
-    const [m0, m1] = slopes ? [(slopes[j] ?? 0) * width, (slopes[j + 1] ?? 0) * width] : [0, 0];
+    const m0 = slopes ? (slopes[j] ?? 0) * width : 0;
+    const m1 = slopes ? (slopes[j + 1] ?? 0) * width : 0;
     // Without a gap the curve's slopes at the knots are the step's own.
     if (to === from + 1) {
       if (slopeStart) slopeStart[offset + from] = m0;
@@ -230,4 +232,19 @@ export function valueInStep(set: SeriesSet, k: number, step: number, s: number):
   if (set.between === 'step') return a;
   const value = set.between === 'linear' ? a + (b - a) * s : cubicAt(cubicOfStep(set, k, step, scratch), s);
   return Math.min(Math.max(a, b), Math.max(Math.min(a, b), value));
+}
+
+/** The values of a category at even fractions of a step, from its start to before its end; NaN where it is absent. */
+export function valuesThroughStep(set: SeriesSet, k: number, step: number, out: Float64Array): void {
+  const at = k * set.periodCount + step;
+  const a = set.values[at] ?? Number.NaN;
+  const b = step + 1 < set.periodCount ? (set.values[at + 1] ?? Number.NaN) : Number.NaN;
+  const curve = set.between === 'monotone' ? cubicOfStep(set, k, step, scratch) : null;
+  const [low, high] = [Math.min(a, b), Math.max(a, b)];
+  out[0] = a;
+  for (let i = 1; i < out.length; i++) {
+    const s = i / out.length;
+    const value = set.between === 'step' ? a : curve ? cubicAt(curve, s) : a + (b - a) * s;
+    out[i] = Number.isNaN(low) ? Number.NaN : Math.min(high, Math.max(low, value));
+  }
 }

@@ -139,6 +139,24 @@ describe('series on each other', () => {
     expect(order('first')).toEqual([0, 2, 1, 3]);
   });
 
+  it('reach as far as any look at them finds, in every way of lying on each other', () => {
+    fc.assert(
+      fc.property(rows(-20), fc.constantFrom(...stackModes), betweens, gapRules, (table, mode, between, gaps) => {
+        const stack = new Stack(setOf(table, between, gaps), mode, 'table');
+        const { high, low } = stack.extremes();
+        const last = table.length - 1;
+        for (let p = 0; p <= last; p++) {
+          const ends = [stack.ends(Math.max(0, Math.min(p, last - 1)), p > 0 && p === last ? 1 : 0)];
+          if (between === 'monotone')
+            for (const step of [p - 1, p])
+              for (let i = 1; i < 6 && step >= 0 && step < last; i++) ends.push(stack.ends(step, i / 6));
+          expect(high[p]).toBe(Math.max(...ends.map(([, most]) => most)));
+          expect(low[p]).toBe(Math.min(...ends.map(([least]) => least)));
+        }
+      }),
+    );
+  });
+
   it('know how far they reach, also between periods where curves bulge', () => {
     fc.assert(
       fc.property(rows(0), places, (table, [p, s]) => {

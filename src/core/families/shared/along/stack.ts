@@ -1,4 +1,4 @@
-import { type SeriesSet, valueInStep } from '../../../motion/series';
+import { type SeriesSet, valueInStep, valuesThroughStep } from '../../../motion/series';
 import type { PeriodExtremes } from './along-domain';
 import type { StackMode, StackOrder } from './stack-choices';
 
@@ -28,12 +28,14 @@ export class Stack {
 
   /** How thick a series is; one that comes or goes grows from nothing over the step, so that nothing jumps. Data units. */
   thickness(k: number, step: number, s: number): number {
-    const { set } = this;
-    const value = valueInStep(set, k, step, s);
-    if (!Number.isNaN(value)) return value * set.unit;
-    const at = k * set.periodCount + step;
-    const [a, b] = [set.values[at] ?? Number.NaN, set.values[at + 1] ?? Number.NaN];
-    return ((Number.isNaN(a) ? 0 : a) * (1 - s) + (Number.isNaN(b) ? 0 : b) * s) * set.unit;
+    const value = valueInStep(this.set, k, step, s);
+    return Number.isNaN(value) ? this.growing(k, step, s) : value * this.set.unit;
+  }
+
+  private growing(k: number, step: number, s: number): number {
+    const at = k * this.set.periodCount + step;
+    const [a, b] = [this.set.values[at] ?? Number.NaN, this.set.values[at + 1] ?? Number.NaN];
+    return ((Number.isNaN(a) ? 0 : a) * (1 - s) + (Number.isNaN(b) ? 0 : b) * s) * this.set.unit;
   }
 
   /** Is there nothing of a series, neither a value nor one on its way? */
@@ -101,34 +103,54 @@ export class Stack {
     let [up, down] = [0, 0];
     for (const k of this.order) {
       const value = this.thickness(k, step, s);
-      if (this.mode === 'layered') {
-        down = Math.min(down, value);
-        up = Math.max(up, value);
-      } else if (value < 0) down += value;
-      else up += value;
+      if (value < 0) down = this.piled(down, value);
+      else up = this.piled(up, value);
     }
+    return this.endsOf(down, up);
+  }
+
+  /** How far what lies on each other reaches, with one more on it; layered, all begin at 0. */
+  private piled(reached: number, value: number): number {
+    if (this.mode !== 'layered') return reached + value;
+    return value < 0 ? Math.min(reached, value) : Math.max(reached, value);
+  }
+
+  private endsOf(down: number, up: number): readonly [number, number] {
     if (this.mode === 'share') return [0, 1];
     return this.mode === 'centred' ? [-up / 2, up / 2] : [down, up];
   }
 
-  /** The ends of the stack around each period, with the steps beside it. */
+  /** The ends of the stack around each period, with the steps beside it. Cost: O(series × periods). */
   extremes(): PeriodExtremes {
-    const { periodCount } = this.set;
+    const { set } = this;
+    const { periodCount } = set;
+    const looks = set.between === 'monotone' ? LOOKS : 1;
+    const up = new Float64Array(looks * periodCount);
+    const down = new Float64Array(looks * periodCount);
+    const through = new Float64Array(looks);
+    // Series by series, so that each step's curve is made once for all looks at it.
+    for (const k of this.order)
+      for (let p = 0; p < periodCount; p++) {
+        valuesThroughStep(set, k, p, through);
+        for (let i = 0; i < looks; i++) {
+          const found = through[i] ?? 0;
+          const value = Number.isNaN(found) ? this.growing(k, p, i / looks) : found * set.unit;
+          const at = p * looks + i;
+          if (value < 0) down[at] = this.piled(down[at] ?? 0, value);
+          else up[at] = this.piled(up[at] ?? 0, value);
+        }
+      }
     const high = new Float64Array(periodCount).fill(Number.NEGATIVE_INFINITY);
     const low = new Float64Array(periodCount).fill(Number.POSITIVE_INFINITY);
-    const widen = (p: number, [least, most]: readonly [number, number]) => {
-      if (most > (high[p] ?? 0)) high[p] = most;
-      if (least < (low[p] ?? 0)) low[p] = least;
-    };
-    for (let p = 0; p < periodCount; p++) {
-      widen(p, this.ends(Math.max(0, Math.min(p, periodCount - 2)), p > 0 && p === periodCount - 1 ? 1 : 0));
-      if (this.set.between !== 'monotone') continue;
-      for (let i = 1; i < LOOKS && p + 1 < periodCount; i++) {
-        const ends = this.ends(p, i / LOOKS);
-        widen(p, ends);
-        widen(p + 1, ends);
+    for (let p = 0; p < periodCount; p++)
+      for (let i = 0; i < (p + 1 < periodCount ? looks : 1); i++) {
+        const [least, most] = this.endsOf(down[p * looks + i] ?? 0, up[p * looks + i] ?? 0);
+        // What is seen within a step belongs to the periods on both sides of it.
+        for (const side of i === 0 ? [p] : [p, p + 1]) {
+          high[side] = Math.max(high[side] ?? 0, most);
+          low[side] = Math.min(low[side] ?? 0, least);
+        }
       }
-    }
     return { high, low };
   }
 
