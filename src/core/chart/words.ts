@@ -1,3 +1,4 @@
+import { remembered } from '../scale/remembered';
 import type { PeriodKind } from '../table/periods/period';
 
 /** Words in braces that a text may hold; what they stand for follows the film. */
@@ -14,14 +15,23 @@ export const tokenMeanings: Readonly<Record<Token, string>> = {
   reign: 'how long the leader has led',
 };
 
+/** A text taken apart, once for all frames: plain text, and at every second place what stands in braces. */
+const partsOf = remembered((template: string): readonly string[] => template.split(/\{([a-z]+)\}/));
+
+const known: ReadonlySet<string> = new Set(tokens);
+
 /** Does a text change as the film plays? */
 export function hasTokens(template: string): boolean {
-  return tokens.some((token) => template.includes(`{${token}}`));
+  return partsOf(template).some((part, i) => i % 2 === 1 && known.has(part));
 }
 
 /** Puts words in place of tokens; what is no token stays as it stands. */
 export function fillTokens(template: string, wordOf: (token: string) => string | null): string {
-  return template.replace(/\{([a-z]+)\}/g, (whole, token: string) => wordOf(token) ?? whole);
+  let filled = '';
+  partsOf(template).forEach((part, i) => {
+    filled += i % 2 === 1 ? (wordOf(part) ?? `{${part}}`) : part;
+  });
+  return filled;
 }
 
 const units: Partial<Record<PeriodKind, string>> = {

@@ -18,18 +18,21 @@ function numberOf(colour: string): number {
   return number;
 }
 
+/** `00` to `ff`. */
+const TWO_DIGITS = Array.from({ length: 256 }, (_, channel) => channel.toString(16).padStart(2, '0'));
+
 /** A mix of two colours; `share` of the second, in [0, 1]. */
 export function mixColours(a: string, b: string, share: number): string {
   if (share <= 0) return a;
   if (share >= 1) return b;
-  const [from, to] = [numberOf(a), numberOf(b)];
-  let mixed = 1;
+  const from = numberOf(a);
+  const to = numberOf(b);
+  let mixed = '#';
   for (let shift = 16; shift >= 0; shift -= 8) {
     const channel = (from >> shift) & 255;
-    mixed = (mixed << 8) | Math.round(channel + (((to >> shift) & 255) - channel) * share);
+    mixed += TWO_DIGITS[Math.round(channel + (((to >> shift) & 255) - channel) * share)];
   }
-  // The one in front keeps the noughts at the start.
-  return `#${mixed.toString(16).slice(1)}`;
+  return mixed;
 }
 
 /** A colour on the way from one to another, halfway where the eye sees it halfway. @param share Of the second, in [0, 1]. Source: Ottosson's Oklab. */

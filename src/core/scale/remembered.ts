@@ -5,7 +5,7 @@
  * @param make Gives the same for the same, whenever it is asked.
  * @param most How many answers are kept.
  */
-export function remembered<K extends string | number, V extends string>(
+export function remembered<K extends string | number, V extends string | readonly string[]>(
   make: (asked: K) => V,
   most = 5000,
 ): (asked: K) => V {

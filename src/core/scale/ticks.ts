@@ -137,7 +137,8 @@ function ticksOf(min: number, max: number, interval: number): number[] {
   const decimals = Math.max(0, -Math.floor(Math.log10(interval) + 1e-9));
   const values: number[] = [];
   for (let i = Math.ceil(min / interval - 1e-9); i * interval <= max + interval * 1e-9; i++) {
-    values.push(decimals > 100 ? i * interval : Number((i * interval).toFixed(decimals)) + 0);
+    const value = i * interval;
+    values.push((decimals === 0 || decimals > 100 ? value : Number(value.toFixed(decimals))) + 0);
   }
   return values;
 }

@@ -51,12 +51,17 @@ const ranks = new WeakMap<RankedBarsPlan, SceneNode[][]>();
 
 /** The numbers of the places that somebody takes: each comes and goes with whoever is there. */
 function shownRanks(places: readonly (readonly SceneNode[])[], bars: readonly BarAt[]): SceneNode[] {
+  const taken = new Float64Array(places.length + 1);
+  for (const { slot, opacity } of bars) {
+    const place = Math.floor(slot);
+    const beyond = slot - place;
+    taken[place] = (taken[place] ?? 0) + opacity * (1 - beyond);
+    taken[place + 1] = (taken[place + 1] ?? 0) + opacity * beyond;
+  }
   return places.flatMap((nodes, place) => {
-    let taken = 0;
-    for (const { slot, opacity } of bars) taken += opacity * Math.max(0, 1 - Math.abs(slot - place));
-    if (taken <= 0.001) return [];
     // Bars that pass each other leave gaps for a moment that nobody sees as one.
-    const shown = Math.min(1, taken * 2);
+    const shown = Math.min(1, (taken[place] ?? 0) * 2);
+    if (shown <= 0.002) return [];
     return shown === 1 ? nodes : nodes.map((node) => ({ ...node, opacity: (node.opacity ?? 1) * shown }));
   });
 }
