@@ -35,27 +35,6 @@ const ratio = (above, below, digits, target, what = '  ratio') => {
 };
 
 const parts = {
-  async farm() {
-    const queue = await measureInNode('farm.ts');
-    const { measureFarm, measureSpans } = await import('./bench/farm.mjs');
-    const overheads = await measureSpans();
-    const { command, farm } = await measureFarm();
-    return [
-      row('handing in 1,000 films of 20 spans', queue.submits, 's', 1, 'under 10 s'),
-      row(
-        '100 workers that pretend, 100,000 spans: busy',
-        queue.busy.map((share) => 100 * share),
-        '%',
-        1,
-        'above 95 %',
-      ),
-      row('  how such a job stands, asked', queue.statusMs, 'ms', 0),
-      row('ten films of a minute: render --workers 2', command, 's', 1),
-      row('ten films of a minute: two workers of a farm, a core each', farm, 's', 1),
-      ratio(command, farm, 3, 'at least 0.95', '  speed of the farm'),
-      row('a span, besides its frames', overheads, 'ms', 0, 'under 50 ms'),
-    ];
-  },
   async core() {
     const core = await measureInNode('core.ts');
     return [
@@ -190,6 +169,27 @@ const parts = {
       ['  40 such pieces, 30 minutes, against it', against('perSec', 2), halfHour.perSec.toFixed(0), 'at least 1'],
     ];
   },
+  async farm() {
+    const queue = await measureInNode('farm.ts');
+    const { measureFarm, measureSpans } = await import('./bench/farm.mjs');
+    const overheads = await measureSpans();
+    const { command, farm } = await measureFarm();
+    return [
+      row('handing in 1,000 films of 20 spans', queue.submits, 's', 1, 'under 10 s'),
+      row(
+        '100 workers that pretend, 100,000 spans: busy',
+        queue.busy.map((share) => 100 * share),
+        '%',
+        1,
+        'above 95 %',
+      ),
+      row('  how such a job stands, asked', queue.statusMs, 'ms', 0),
+      row('ten films of a minute: render --workers 2', command, 's', 1),
+      row('ten films of a minute: two workers of a farm, a core each', farm, 's', 1),
+      ratio(command, farm, 3, 'at least 0.95', '  speed of the farm'),
+      row('a span, besides its frames', overheads, 'ms', 0, 'under 50 ms'),
+    ];
+  },
 };
 
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
@@ -198,13 +198,19 @@ if (unknown) {
   console.error(`There is no part “${unknown}”; there are ${Object.keys(parts).join(', ')}.`);
   process.exit(2);
 }
-const rows = [];
-for (const [name, measure] of Object.entries(parts))
-  if (wanted.length === 0 || wanted.includes(name)) rows.push(...(await measure()));
-
 const browser = versionOf(chromiumPath(), ['--version']);
 const machine = `${os.cpus().length} cores (${os.cpus()[0].model}), Node ${process.version}, ${browser}, ${versionOf('ffmpeg', ['-version']).split(' Copyright')[0]}`;
-if (process.argv.includes('--json')) {
+const json = process.argv.includes('--json');
+const rows = [];
+if (!json) console.log(machine);
+for (const [name, measure] of Object.entries(parts)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const found = await measure();
+  rows.push(...found);
+  // Part by part: whoever stops the rest keeps what is measured.
+  if (!json) printTable(found);
+}
+if (json)
   console.log(
     JSON.stringify(
       { machine, rows: rows.map(([what, value, spread, target]) => ({ what, value, spread, target })) },
@@ -212,15 +218,15 @@ if (process.argv.includes('--json')) {
       2,
     ),
   );
-} else {
-  console.log(machine);
-  const widths = [0, 1, 2].map((column) => Math.max(...rows.map((cells) => cells[column].length)));
-  for (const cells of rows)
+else console.log('Medians, and the range of the rounds; the last column is the aim. Read the ratios: machines differ.');
+
+function printTable(table) {
+  const widths = [0, 1, 2].map((column) => Math.max(...table.map((cells) => cells[column].length)));
+  for (const cells of table)
     console.log(
       cells
         .map((cell, i) => (i === 1 ? cell.padStart(widths[1]) : cell.padEnd(widths[i] ?? 0)))
         .join('   ')
         .trimEnd(),
     );
-  console.log('Medians, and the range of the rounds; the last column is the aim. Read the ratios: machines differ.');
 }
