@@ -41,14 +41,14 @@ export function findField(cube: Cube, places: number, { order, between, gaps }: 
 
 /** What is known of a field: its values period by period, and for each order the changes of rank among the most places. */
 interface KnownField {
-  readonly table: FilledTable;
+  readonly table: () => FilledTable;
   readonly ranked: Map<RankOrder, { readonly places: number; readonly series: SeriesSet; readonly events: RankEvents }>;
 }
 
 const knownFields = new WeakMap<Field, KnownField>();
 
 function knownOf(field: Field): KnownField {
-  const known = knownFields.get(field) ?? { table: byPeriod(field.series), ranked: new Map() };
+  const known = knownFields.get(field) ?? { table: lazy(() => byPeriod(field.series)), ranked: new Map() };
   knownFields.set(field, known);
   return known;
 }
@@ -86,7 +86,7 @@ export function findStandings(field: Field, { places, order }: StandingsSettings
 /** Those of a field who can be among so many places. */
 function seriesAmong(field: Field, places: number, order: RankOrder): SeriesSet {
   if (places === field.places) return field.series;
-  return pickSeries(field.series, findContenders(knownOf(field).table, places, order));
+  return pickSeries(field.series, findContenders(knownOf(field).table(), places, order));
 }
 
 /** Where each series of one set stands in another; -1 where it is not in it. Both are in the order of the cube. */

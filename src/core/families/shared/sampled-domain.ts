@@ -26,9 +26,7 @@ export interface Reaches {
 
 /** How far the marks of a whole film reach, stretch by stretch. */
 export interface SampledReaches extends Reaches {
-  readonly clock: FilmClock;
   readonly knotSec: number;
-  readonly fromZero: boolean;
 }
 
 /**
@@ -86,7 +84,7 @@ export function sampleReaches(
   const turns = turnsOf(clock);
   const turned = lookAll(turns);
   for (let i = 0; i < turns.length; i++) widen(Math.floor((turns[i] ?? 0) / knotSec), turned, i);
-  return { clock, knotSec, low, high, fromZero };
+  return { knotSec, low, high };
 }
 
 /** Where marks may turn or jump: just before each span, and as it starts. */
