@@ -133,8 +133,10 @@ onOpenApp('a web page plays from a folder, alone, and is safe whatever the data 
   await goTo(page, 'Output');
   await as(page, 'Web page');
   const file = await take(page, 'Export web page', 'film.html');
-  // The page holds what draws the one family that plays, and a film of so few values next to nothing besides.
-  expect(readFileSync(file).length).toBeLessThan(320_000);
+  // The page holds what draws the one family that plays, and besides its letters a film of so few values takes next to nothing.
+  const bytesOf = (player: string) => readFileSync(`public/player/${player}.js`).length;
+  expect(readFileSync(file).length).toBeLessThan(bytesOf('ranked-bars') + 105_000);
+  expect(bytesOf('ranked-bars')).toBeLessThan(bytesOf('player') / 2);
   const viewer = await context.newPage();
   const problems: string[] = [];
   viewer.on('dialog', (dialog) => problems.push(dialog.message()));
