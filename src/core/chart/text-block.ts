@@ -54,7 +54,7 @@ export function pushWithShadow(nodes: SceneNode[], node: TextNode, shadow: numbe
 /** A text and, under it, its shadow. */
 export function withShadow(node: TextNode, shadow: number): SceneNode[] {
   if (shadow <= 0) return [node];
-  // Written out: to spread a node and to add to it costs more than all the rest of it.
+  // Written out: in Node, to spread a node and add to the copy costs more than all the rest of it.
   const { id, text, x, y, font, align, tabular, turnRad, opacity = 1 } = node;
   const shade = (step: number, strength: number): TextNode => ({
     kind: 'text',

@@ -6,8 +6,7 @@ addMode(modeRgb);
 addMode(modeLrgb);
 addMode(modeOklab);
 
-/** `#rrggbb` as a number: red, green and blue with eight bits each. */
-/** `#RRGGBB` as a number, digit by digit: this is asked for several times a mark. */
+/** `#rrggbb` as a number, eight bits each; digit by digit, since it is asked for several times a mark. */
 function numberOf(colour: string): number {
   let number = 0;
   for (let i = 1; i < 7; i++) {

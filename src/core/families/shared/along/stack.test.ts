@@ -139,7 +139,7 @@ describe('series on each other', () => {
     expect(order('first')).toEqual([0, 2, 1, 3]);
   });
 
-  it('reach as far as any look at them finds, in every way of lying on each other', () => {
+  it('reach as far as looks at them find, in every way of lying on each other', () => {
     fc.assert(
       fc.property(rows(-20), fc.constantFrom(...stackModes), betweens, gapRules, (table, mode, between, gaps) => {
         const stack = new Stack(setOf(table, between, gaps), mode, 'table');

@@ -32,6 +32,7 @@ export class Stack {
     return Number.isNaN(value) ? this.growing(k, step, s) : value * this.set.unit;
   }
 
+  /** The thickness of one that is absent at an end of the step, or at both. */
   private growing(k: number, step: number, s: number): number {
     const at = k * this.set.periodCount + step;
     const [a, b] = [this.set.values[at] ?? Number.NaN, this.set.values[at + 1] ?? Number.NaN];
